@@ -1,0 +1,153 @@
+import {
+  degrees,
+  distanceM,
+  fromFacing,
+  inFacing,
+  midpoint,
+  radians,
+  subtract,
+  wrapDeg,
+  type Point,
+} from '../floor/vector.ts';
+import { BALL_FROM_HEEL, bodyOf, type Body, type MeasuredLengths, type Quantity } from './proportions.ts';
+import { schoolOf, type School, type SchoolId } from './schools.ts';
+
+export type FootName = 'left' | 'right';
+
+/** One foot on the floor: its ball (the pivot point), the heading of its long axis, its heel. */
+export interface Foot {
+  readonly ball: Point;
+  readonly headingDeg: number;
+  readonly heelUp: boolean;
+}
+
+export interface Feet {
+  readonly left: Foot;
+  readonly right: Foot;
+}
+
+/** Whose stance is fitted: the lead side is the foot in front (left: orthodox; right: southpaw). */
+export interface StudentFit {
+  readonly name: string;
+  readonly leadSide: FootName;
+  readonly schoolId: SchoolId;
+  readonly lengths: MeasuredLengths;
+}
+
+export interface FittedStance {
+  readonly school: School;
+  readonly body: Body;
+  readonly leadSide: FootName;
+  /** Ball to ball. */
+  readonly separation: Quantity;
+  readonly stanceAngleDeg: number;
+  readonly widthM: number;
+  readonly lengthM: number;
+}
+
+export const otherFoot = (foot: FootName): FootName => (foot === 'left' ? 'right' : 'left');
+
+/** The stance of this student in their school, in metres, with what was measured and estimated. */
+export function fitStance(student: StudentFit): FittedStance {
+  const school = schoolOf(student.schoolId);
+  const body = bodyOf(student.lengths);
+  const wanted = school.separationShoulders * body.shoulderWidth.valueM;
+  const separationM = Math.min(
+    school.separationAtMostM,
+    Math.max(school.separationAtLeastM, wanted),
+  );
+  return {
+    school,
+    body,
+    leadSide: student.leadSide,
+    separation: {
+      valueM: separationM,
+      uM: school.separationShoulders * body.shoulderWidth.uM,
+      source: body.shoulderWidth.source,
+    },
+    stanceAngleDeg: school.stanceAngleDeg,
+    widthM: separationM * Math.sin(radians(school.stanceAngleDeg)),
+    lengthM: separationM * Math.cos(radians(school.stanceAngleDeg)),
+  };
+}
+
+/** Heading of a foot in a stance that faces facingDeg. Toes turn outward. */
+export function toeHeadingDeg(stance: FittedStance, foot: FootName, facingDeg: number): number {
+  const out =
+    foot === stance.leadSide ? stance.school.leadToeOutDeg : stance.school.rearToeOutDeg;
+  return wrapDeg(facingDeg + (foot === 'left' ? -out : out));
+}
+
+/** The two feet of a fitted stance whose centre (midpoint of the balls) is at `centre`. */
+export function placeStance(stance: FittedStance, centre: Point, facingDeg: number): Feet {
+  const place = (foot: FootName): Foot => {
+    const isLead = foot === stance.leadSide;
+    const across = (foot === 'left' ? -1 : 1) * (stance.widthM / 2);
+    const along = (isLead ? 1 : -1) * (stance.lengthM / 2);
+    return {
+      ball: fromFacing(centre, facingDeg, across, along),
+      headingDeg: toeHeadingDeg(stance, foot, facingDeg),
+      heelUp: isLead ? stance.school.leadHeelUp : stance.school.rearHeelUp,
+    };
+  };
+  return { left: place('left'), right: place('right') };
+}
+
+/** What two ball positions amount to, seen along a facing. */
+export interface StanceReading {
+  readonly centre: Point;
+  readonly separationM: number;
+  /** 0 in line, 90 square, above 90 the lead foot is behind, below 0 the feet are crossed. */
+  readonly stanceAngleDeg: number;
+  /** How far the left ball stands to the right of the right ball; negative in any uncrossed stance. */
+  readonly crossedM: number;
+}
+
+export function readStance(
+  left: Point,
+  right: Point,
+  facingDeg: number,
+  leadSide: FootName,
+): StanceReading {
+  const leftFromRight = inFacing(subtract(left, right), facingDeg);
+  const side = leadSide === 'left' ? 1 : -1;
+  return {
+    centre: midpoint(left, right),
+    separationM: distanceM(left, right),
+    stanceAngleDeg: degrees(
+      Math.atan2(-leftFromRight.rightM, side * leftFromRight.forwardM),
+    ),
+    crossedM: leftFromRight.rightM,
+  };
+}
+
+/** Outline of a foot in its own frame: across (outward positive) and along from the ball, as shares. */
+const OUTLINE: readonly (readonly [acrossBreadths: number, alongLengths: number])[] = [
+  [-0.42, 0.06],
+  [-0.4, 0.17],
+  [-0.24, 1 - BALL_FROM_HEEL],
+  [0.08, 0.23],
+  [0.36, 0.12],
+  [0.5, -0.02],
+  [0.46, -0.25],
+  [0.34, -0.55],
+  [0.24, -0.69],
+  [0, -BALL_FROM_HEEL],
+  [-0.24, -0.69],
+  [-0.34, -0.55],
+  [-0.3, -0.3],
+  [-0.38, -0.1],
+];
+
+/** Floor outline of a foot, metres, floor frame; the toes are on the inner side of the long axis. */
+export function footOutline(name: FootName, foot: Foot, body: Body): Point[] {
+  const outward = name === 'left' ? -1 : 1;
+  return OUTLINE.map(([across, along]) =>
+    fromFacing(
+      foot.ball,
+      foot.headingDeg,
+      outward * across * body.footBreadth.valueM,
+      along * body.footLength.valueM,
+    ),
+  );
+}

@@ -1,0 +1,126 @@
+import { distanceM, dot, headingDeg, scale, subtract, wrapDeg, degrees } from '../floor/vector.ts';
+import type { RuleLimits } from '../body/schools.ts';
+import type { Footfall, Move } from '../pattern/footwork.ts';
+import type { CaptureUncertainty, Finding } from '../pattern/performance.ts';
+import { finding } from '../pattern/rules-steps.ts';
+import { atMost } from '../pattern/verdict.ts';
+import type { AlignedMove } from './align.ts';
+
+/** How one observed step differs from the planned one. Metres and degrees; along the planned way. */
+export interface StepErrors {
+  readonly distanceM: number;
+  readonly directionDeg: number;
+  /** Landing place against the planned mark, along the planned way: positive is past it. */
+  readonly pastMarkM: number;
+}
+
+/** Shortest step whose direction means anything. */
+const DIRECTION_FROM_M = 0.04;
+const SMALLEST_STEP_LIMIT_M = 0.02;
+
+export function stepErrors(planned: Footfall, seen: Footfall): StepErrors {
+  const wayM = distanceM(planned.from, planned.to);
+  const unit = scale(subtract(planned.to, planned.from), 1 / Math.max(wayM, 1e-9));
+  const did = subtract(seen.to, seen.from);
+  return {
+    distanceM: Math.hypot(did.x, did.y) - wayM,
+    directionDeg: wrapDeg(headingDeg(seen.from, seen.to) - headingDeg(planned.from, planned.to)),
+    pastMarkM: dot(subtract(seen.to, planned.to), unit),
+  };
+}
+
+/**
+ * Rules that compare the track with the plan: missed and extra moves, and the direction and length
+ * of the step that leads each move (the foot that follows is judged by the stance it restores).
+ * A step that brings the foot back to its mark right after one that left it is a correction.
+ */
+export function compareWithPlan(
+  rows: readonly AlignedMove[],
+  limits: RuleLimits,
+  uncertainty: CaptureUncertainty,
+  plannedToTrackS: (timeS: number) => number,
+): Finding[] {
+  let offMark = false;
+  return rows.flatMap((row): Finding[] => {
+    const { planned, observed } = row;
+    if (!planned) {
+      offMark = true;
+      return [extraMove(observed)];
+    }
+    if (observed.length === 0) {
+      offMark = true;
+      return [missedMove(planned, plannedToTrackS(planned.beatS))];
+    }
+    const seen = observed.find((footfall) => footfall.foot === planned.firstFoot);
+    const found = seen ? leadStep(planned, seen, limits, uncertainty, offMark) : [];
+    offMark = found.length > 0 || observed.length === 1;
+    return found;
+  });
+}
+
+function extraMove(observed: readonly Footfall[]): Finding {
+  const longest = observed.reduce((a, b) =>
+    distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a,
+  );
+  return {
+    ...countOne,
+    fault: 'extra-move',
+    timeS: observed[0]!.landS,
+    foot: longest.foot,
+    moveNumber: null,
+    at: longest.to,
+  };
+}
+
+function missedMove(planned: Move, timeS: number): Finding {
+  return {
+    ...countOne,
+    fault: 'missed-move',
+    timeS,
+    foot: planned.firstFoot,
+    moveNumber: planned.number,
+    at: planned.footfalls[0].to,
+  };
+}
+
+const countOne = { measured: 1, limit: 0, unit: 'count', expandedU: 0, verdict: 'not-met' } as const;
+
+function leadStep(
+  move: Move,
+  seen: Footfall,
+  limits: RuleLimits,
+  uncertainty: CaptureUncertainty,
+  offMark: boolean,
+): Finding[] {
+  const planned = move.footfalls[0];
+  const errors = stepErrors(planned, seen);
+  const wayM = distanceM(planned.from, planned.to);
+  const limitM = Math.max(SMALLEST_STEP_LIMIT_M, limits.stepShare * wayM);
+  if (offMark && distanceM(seen.to, planned.to) < limitM / 2) return [];
+  const didM = distanceM(seen.from, seen.to);
+  const uM = Math.SQRT2 * uncertainty.positionM;
+  const common = { timeS: seen.landS, foot: seen.foot, moveNumber: move.number, at: seen.to };
+  const off = Math.abs(errors.directionDeg);
+  const uDeg = 2 * degrees(uM / Math.max(didM, DIRECTION_FROM_M));
+  const direction =
+    didM < DIRECTION_FROM_M
+      ? []
+      : finding(atMost(off, limits.directionDeg, uDeg), {
+          ...common,
+          fault: 'wrong-direction',
+          measured: off,
+          limit: limits.directionDeg,
+          unit: 'deg',
+          expandedU: uDeg,
+        });
+  if (direction.some((found) => found.verdict === 'not-met')) return direction;
+  const length = finding(atMost(Math.abs(errors.distanceM), limitM, 2 * uM), {
+    ...common,
+    fault: errors.distanceM < 0 ? 'step-short' : 'step-over',
+    measured: didM,
+    limit: errors.distanceM < 0 ? wayM - limitM : wayM + limitM,
+    unit: 'm',
+    expandedU: 2 * uM,
+  });
+  return [...direction, ...length];
+}

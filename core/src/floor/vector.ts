@@ -1,0 +1,63 @@
+/**
+ * Points and headings in the floor frame: x to the right, y away from the viewer, metres, origin
+ * at the near-left corner. Headings and bearings in degrees, clockwise, 0 = +y, kept in (-180, 180].
+ */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+export const point = (x: number, y: number): Point => ({ x, y });
+export const add = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y });
+export const subtract = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });
+export const scale = (a: Point, factor: number): Point => ({ x: a.x * factor, y: a.y * factor });
+export const midpoint = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+export const lengthM = (a: Point): number => Math.hypot(a.x, a.y);
+export const distanceM = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y;
+export const between = (a: Point, b: Point, share: number): Point => ({
+  x: a.x + (b.x - a.x) * share,
+  y: a.y + (b.y - a.y) * share,
+});
+
+export const radians = (deg: number): number => (deg * Math.PI) / 180;
+export const degrees = (rad: number): number => (rad * 180) / Math.PI;
+
+/** Brings any angle into (-180, 180]. */
+export function wrapDeg(deg: number): number {
+  const turned = ((((deg + 180) % 360) + 360) % 360) - 180;
+  return turned === -180 ? 180 : turned;
+}
+
+/** Heading of the direction a -> b, degrees; 0 when the points coincide. */
+export const headingDeg = (a: Point, b: Point): number =>
+  wrapDeg(degrees(Math.atan2(b.x - a.x, b.y - a.y)));
+
+/** Unit vector along a heading. */
+export const forward = (headingDegrees: number): Point => ({
+  x: Math.sin(radians(headingDegrees)),
+  y: Math.cos(radians(headingDegrees)),
+});
+
+/** Unit vector to the right of a heading. */
+export const rightOf = (headingDegrees: number): Point => ({
+  x: Math.cos(radians(headingDegrees)),
+  y: -Math.sin(radians(headingDegrees)),
+});
+
+/** Components of v seen along a facing: metres to the right, metres forward. */
+export const inFacing = (
+  v: Point,
+  facingDeg: number,
+): { readonly rightM: number; readonly forwardM: number } => ({
+  rightM: dot(v, rightOf(facingDeg)),
+  forwardM: dot(v, forward(facingDeg)),
+});
+
+/** Point at (rightM, forwardM) from an origin that faces facingDeg. */
+export const fromFacing = (
+  origin: Point,
+  facingDeg: number,
+  rightM: number,
+  forwardM: number,
+): Point => add(origin, add(scale(rightOf(facingDeg), rightM), scale(forward(facingDeg), forwardM)));

@@ -1,0 +1,94 @@
+import { readStance, type FootName } from '../body/stance.ts';
+import { distanceM, headingDeg, midpoint, type Point } from '../floor/vector.ts';
+import type { Footfall } from './footwork.ts';
+import type { Balls, Finding, PerformedMove, Performance } from './performance.ts';
+import { finding } from './rules-steps.ts';
+import { atLeast, atMost } from './verdict.ts';
+
+/** How many moments of each flight are looked at, besides its landing. */
+const FLIGHT_LOOKS = 8;
+
+interface Look {
+  readonly timeS: number;
+  readonly footfall: Footfall;
+  readonly balls: Balls;
+  readonly landed: boolean;
+}
+
+/** The two feet at the moments that matter in a move: along every flight and at every landing. */
+function looks(performance: Performance, move: PerformedMove): Look[] {
+  let planted: Balls = move.before;
+  return move.footfalls.flatMap((footfall) => {
+    const inFlight = Array.from({ length: FLIGHT_LOOKS }, (_, i): Look => {
+      const share = (i + 1) / (FLIGHT_LOOKS + 1);
+      const timeS = footfall.liftS + (footfall.landS - footfall.liftS) * share;
+      return {
+        timeS,
+        footfall,
+        balls: {
+          left: performance.ballAt('left', timeS),
+          right: performance.ballAt('right', timeS),
+        },
+        landed: false,
+      };
+    });
+    planted = withFoot(planted, footfall.foot, footfall.to);
+    return [...inFlight, { timeS: footfall.landS, footfall, balls: planted, landed: true }];
+  });
+}
+
+const withFoot = (balls: Balls, foot: FootName, at: Point): Balls =>
+  foot === 'left' ? { left: at, right: balls.right } : { left: balls.left, right: at };
+
+const pairU = (performance: Performance, landed: boolean): number => {
+  const { positionM, movingM } = performance.uncertainty;
+  return 2 * Math.hypot(positionM, landed ? positionM : movingM);
+};
+
+/** Feet crossed, together or overstretched: the worst moment of the move for each. */
+export function feetRules(performance: Performance, move: PerformedMove): Finding[] {
+  const { stance } = performance;
+  const { limits } = stance.school;
+  const separationM = stance.separation.valueM;
+  const seen = looks(performance, move).map((look) => {
+    const facingDeg = headingDeg(
+      midpoint(look.balls.left, look.balls.right),
+      performance.targetAt(look.timeS),
+    );
+    const reading = readStance(look.balls.left, look.balls.right, facingDeg, stance.leadSide);
+    return { ...look, apartM: distanceM(look.balls.left, look.balls.right), crossedM: reading.crossedM };
+  });
+  const U = (landed: boolean): number => pairU(performance, landed);
+  const worst = (value: (look: (typeof seen)[number]) => number): (typeof seen)[number] =>
+    seen.reduce((a, b) => (value(b) - U(b.landed) > value(a) - U(a.landed) ? b : a));
+  const crossed = worst((look) => look.crossedM);
+  const together = worst((look) => -look.apartM);
+  const stretched = worst((look) => look.apartM);
+  const crossedLimitM = limits.crossedBreadths * stance.body.footBreadth.valueM;
+  const togetherLimitM = limits.togetherRatio * separationM;
+  const stretchLimitM = limits.overstretchRatio * separationM;
+  const parts = (look: (typeof seen)[number], limit: number, measured: number) => ({
+    timeS: look.timeS,
+    foot: look.footfall.foot,
+    moveNumber: move.moveNumber,
+    at: look.balls[look.footfall.foot],
+    measured,
+    limit,
+    unit: 'm' as const,
+    expandedU: U(look.landed),
+  });
+  return [
+    ...finding(atMost(crossed.crossedM, crossedLimitM, U(crossed.landed)), {
+      fault: 'feet-crossed',
+      ...parts(crossed, crossedLimitM, crossed.crossedM),
+    }),
+    ...finding(atLeast(together.apartM, togetherLimitM, U(together.landed)), {
+      fault: 'feet-together',
+      ...parts(together, togetherLimitM, together.apartM),
+    }),
+    ...finding(atMost(stretched.apartM, stretchLimitM, U(stretched.landed)), {
+      fault: 'overstretched',
+      ...parts(stretched, stretchLimitM, stretched.apartM),
+    }),
+  ];
+}

@@ -1,0 +1,45 @@
+import type { FootName } from '../body/stance.ts';
+import type { Target } from '../floor/floor.ts';
+import { midpoint, type Point } from '../floor/vector.ts';
+import type { GapBand } from '../pattern/plan.ts';
+import type { GapSeries } from '../pattern/performance.ts';
+
+/** Gap from a stance centre to the target: to its centre for a partner, to its surface otherwise. */
+export const gapM = (centre: Point, target: Point, radiusM: number): number =>
+  Math.hypot(centre.x - target.x, centre.y - target.y) - radiusM;
+
+/** Edges of the band at a moment when the plan has this gap. Metres. */
+export const bandEdgesM = (band: GapBand, plannedGapM: number): readonly [number, number] =>
+  band.kind === 'fixed'
+    ? [band.nearM, band.farM]
+    : [plannedGapM - band.toleranceM, plannedGapM + band.toleranceM];
+
+/**
+ * The gap at the given times with its band. `plannedGapAt` is the planned gap at the same moment of
+ * the drill; for a plan it is the gap itself.
+ */
+export function gapSeries(
+  timeS: Float64Array,
+  ballAt: (foot: FootName, timeS: number) => Point,
+  targetAt: (timeS: number) => Point,
+  target: Target,
+  band: GapBand,
+  plannedGapAt: ((timeS: number) => number) | null,
+): GapSeries {
+  const length = timeS.length;
+  const series = {
+    timeS,
+    gapM: new Float64Array(length),
+    nearM: new Float64Array(length),
+    farM: new Float64Array(length),
+  };
+  for (let i = 0; i < length; i++) {
+    const t = timeS[i]!;
+    const gap = gapM(midpoint(ballAt('left', t), ballAt('right', t)), targetAt(t), target.radiusM);
+    const [near, far] = bandEdgesM(band, plannedGapAt ? plannedGapAt(t) : gap);
+    series.gapM[i] = gap;
+    series.nearM[i] = near;
+    series.farM[i] = far;
+  }
+  return series;
+}

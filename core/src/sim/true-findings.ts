@@ -1,0 +1,71 @@
+import type { Point } from '../floor/vector.ts';
+import { align, type AlignedMove } from '../check/align.ts';
+import { clockMap } from '../check/clock.ts';
+import { compareWithPlan } from '../check/compare.ts';
+import { plannedGap } from '../check/observe.ts';
+import { expand } from '../pattern/expand.ts';
+import { courseOf } from '../pattern/flight.ts';
+import type { Finding, PerformedMove, Performance } from '../pattern/performance.ts';
+import type { PlannedDrill } from '../pattern/plan.ts';
+import { judge } from '../pattern/rules.ts';
+import { gapSeries } from '../range/gap.ts';
+import { afterFootfalls, performPlan } from '../range/plan-performance.ts';
+import type { TrueWalk } from './walk.ts';
+
+/**
+ * What a perfect capture of a simulated walk would find: the rules on the exact footfalls, with the
+ * known belonging of every footfall and no uncertainty. The measure for judging a real capture.
+ */
+export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
+  const footwork = expand(drill);
+  const planned = performPlan(drill, footwork);
+  const rows = knownRows(truth, footwork.moves);
+  const clock = clockMap(rows);
+  const ballAt = courseOf(truth.start, truth.footfalls);
+  const plannedGapAt = plannedGap(planned, drill.plan.target.radiusM);
+  const targetAt = (): Point => drill.plan.target.at;
+  const timeS = Float64Array.from({ length: Math.floor(truth.endS * 50) }, (_, i) => i / 50);
+  let balls = truth.start;
+  const moves = rows.flatMap((row): PerformedMove[] => {
+    if (row.observed.length === 0) return [];
+    const before = balls;
+    balls = afterFootfalls(before, row.observed);
+    return [
+      {
+        moveNumber: row.planned?.number ?? null,
+        footfalls: row.observed,
+        intendedTravelDeg: row.planned?.travelDeg ?? null,
+        before,
+        after: balls,
+      },
+    ];
+  });
+  const performance: Performance = {
+    ...planned,
+    start: truth.start,
+    moves,
+    ballAt,
+    gap: gapSeries(timeS, ballAt, targetAt, drill.plan.target, drill.plan.band, (t) =>
+      plannedGapAt(clock.trackToPlanS(t)),
+    ),
+  };
+  const { limits } = footwork.stance.school;
+  return [
+    ...judge(performance),
+    ...compareWithPlan(rows, limits, performance.uncertainty, clock.planToTrackS),
+  ].filter((found) => found.verdict === 'not-met');
+}
+
+function knownRows(truth: TrueWalk, planned: Parameters<typeof align>[0]): AlignedMove[] {
+  const rows: AlignedMove[] = planned.map((move) => ({
+    planned: move,
+    observed: truth.footfalls.filter((_, i) => truth.moveOf[i] === move.number),
+  }));
+  const extras = truth.footfalls.flatMap((footfall, i) => (truth.moveOf[i] === null ? [{ footfall, i }] : []));
+  for (let e = 0; e < extras.length; e += 2) {
+    const before = truth.moveOf.slice(0, extras[e]!.i).findLast((number) => number !== null) ?? 0;
+    const at = rows.findIndex((row) => row.planned?.number === before) + 1;
+    rows.splice(at, 0, { planned: null, observed: extras.slice(e, e + 2).map(({ footfall }) => footfall) });
+  }
+  return rows;
+}

@@ -1,0 +1,253 @@
+import { otherFoot, readStance, type FootName } from '../body/stance.ts';
+import {
+  add,
+  distanceM,
+  forward,
+  fromFacing,
+  headingDeg,
+  midpoint,
+  rightOf,
+  scale,
+  subtract,
+  type Point,
+} from '../floor/vector.ts';
+import type { FaultName } from '../pattern/faults.ts';
+import type { Footfall, Footwork, Move } from '../pattern/footwork.ts';
+import type { Balls } from '../pattern/performance.ts';
+import type { PlannedDrill } from '../pattern/plan.ts';
+import { zigzagCones } from '../pattern/zigzag.ts';
+import { startingBalls } from '../range/plan-performance.ts';
+import type { Chance } from './random.ts';
+
+/** Faults the simulated tracker can put into a walk. */
+export const SIMULATED_FAULTS = [
+  'wrong-foot-first',
+  'feet-crossed',
+  'feet-together',
+  'overstretched',
+  'step-too-long',
+  'stance-not-restored',
+  'not-facing',
+  'missed-move',
+  'extra-move',
+  'wrong-direction',
+  'step-short',
+  'step-over',
+  'cone-touched',
+] as const satisfies readonly FaultName[];
+export type SimulatedFault = (typeof SIMULATED_FAULTS)[number];
+
+export interface PlacedFault {
+  readonly fault: SimulatedFault;
+  readonly moveNumber: number;
+}
+
+export interface Habits {
+  /** Scatter of landing places and times of a good student, 1 sigma. */
+  readonly placeM: number;
+  readonly timingS: number;
+  /** After a fault the student finds the mark again; otherwise goes on from where they are. */
+  readonly recovers: boolean;
+}
+
+/** A walk as it really happened, before any tracker saw it. */
+export interface TrueWalk {
+  readonly start: Balls;
+  readonly startHeadings: { readonly left: number; readonly right: number };
+  readonly footfalls: readonly Footfall[];
+  /** Which planned move each footfall belongs to, null for one the plan lacks. */
+  readonly moveOf: readonly (number | null)[];
+  readonly endS: number;
+}
+
+interface State {
+  balls: Balls;
+  headings: { left: number; right: number };
+  offset: Point;
+  delayS: number;
+  readonly footfalls: Footfall[];
+  readonly moveOf: (number | null)[];
+}
+
+const ZERO: Point = { x: 0, y: 0 };
+
+/** Walks the plan as a student would: with scatter, and with the given faults at the given moves. */
+export function walk(
+  drill: PlannedDrill,
+  footwork: Footwork,
+  faults: readonly PlacedFault[],
+  habits: Habits,
+  chance: Chance,
+): TrueWalk {
+  const start = startingBalls(drill, footwork);
+  const first = footwork.moves[0]!;
+  const headingOf = (foot: FootName): number =>
+    first.footfalls.find((footfall) => footfall.foot === foot)!.headingBeforeDeg!;
+  const startHeadings = { left: headingOf('left'), right: headingOf('right') };
+  const state: State = {
+    balls: start,
+    headings: { ...startHeadings },
+    offset: ZERO,
+    delayS: 0,
+    footfalls: [],
+    moveOf: [],
+  };
+  for (const move of footwork.moves) {
+    const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault ?? null;
+    const landings = landingsOf(drill, footwork, move, fault, state, chance);
+    if (fault !== 'missed-move') stepMove(state, move, fault, landings, habits, chance);
+    if (fault === 'extra-move') shuffle(state, drill, move, chance);
+    state.offset = habits.recovers ? ZERO : offsetAfter(state, move, fault);
+  }
+  return {
+    start,
+    startHeadings,
+    footfalls: state.footfalls,
+    moveOf: state.moveOf,
+    endS: footwork.endS + state.delayS,
+  };
+}
+
+/** Faults after which a student who does not look for the mark stays off it. */
+const LASTING: readonly (SimulatedFault | null)[] = [
+  'missed-move',
+  'wrong-direction',
+  'step-short',
+  'step-over',
+  'step-too-long',
+  'extra-move',
+];
+
+function offsetAfter(state: State, move: Move, fault: SimulatedFault | null): Point {
+  if (!LASTING.includes(fault)) return state.offset;
+  const wanted = midpoint(move.footfalls[0].to, move.footfalls[1].to);
+  return subtract(midpoint(state.balls.left, state.balls.right), wanted);
+}
+
+function landingsOf(
+  drill: PlannedDrill,
+  footwork: Footwork,
+  move: Move,
+  fault: SimulatedFault | null,
+  state: State,
+  chance: Chance,
+): Record<FootName, Point> {
+  const { stance } = footwork;
+  const separationM = stance.separation.valueM;
+  const wanted = (foot: FootName): Point =>
+    add(move.footfalls.find((footfall) => footfall.foot === foot)!.to, state.offset);
+  const along = (foot: FootName, factor: number, turnDeg = 0): Point => {
+    const step = subtract(wanted(foot), state.balls[foot]);
+    const size = Math.hypot(step.x, step.y) * factor;
+    return add(state.balls[foot], scale(forward(headingDeg(ZERO, step) + turnDeg), size));
+  };
+  const both = (factor: number, turnDeg = 0): Record<FootName, Point> => ({
+    left: along('left', factor, turnDeg),
+    right: along('right', factor, turnDeg),
+  });
+  const plain = { left: wanted('left'), right: wanted('right') };
+  const leads = move.firstFoot;
+  const follows = otherFoot(leads);
+  /** The following foot lands at another distance from the leading one, on the line of the stance. */
+  const apart = (ratio: number): Record<FootName, Point> => {
+    const line = subtract(plain[follows], plain[leads]);
+    const to = add(plain[leads], scale(line, (ratio * separationM) / Math.hypot(line.x, line.y)));
+    return { ...plain, [follows]: to };
+  };
+  switch (fault) {
+    case 'step-short':
+      return both(0.5);
+    case 'step-over':
+      return both(1.5);
+    case 'step-too-long':
+      return both((1.35 * stance.school.limits.halfStepRatio * separationM) / move.distanceM);
+    case 'wrong-direction':
+      return both(1, chance.uniform() < 0.5 ? 75 : -75);
+    case 'stance-not-restored':
+      return apart(1.27);
+    case 'overstretched':
+      return apart(1.6);
+    case 'feet-together':
+      return apart(0.42);
+    case 'feet-crossed': {
+      const facing = headingDeg(midpoint(plain.left, plain.right), drill.plan.target.at);
+      const reading = readStance(plain.left, plain.right, facing, stance.leadSide);
+      const over = (follows === 'left' ? 1 : -1) * 0.14;
+      const back = (follows === stance.leadSide ? 1 : -1) * Math.max(0.75 * separationM, reading.separationM / 2);
+      return { ...plain, [follows]: fromFacing(plain[leads], facing, over, back) };
+    }
+    case 'cone-touched': {
+      const cones = zigzagCones(drill.plan.pattern);
+      const nearest = cones.reduce((a, b) =>
+        distanceM(b.at, plain[leads]) < distanceM(a.at, plain[leads]) ? b : a,
+      );
+      return { ...plain, [leads]: nearest.at };
+    }
+    default:
+      return plain;
+  }
+}
+
+function stepMove(
+  state: State,
+  move: Move,
+  fault: SimulatedFault | null,
+  landings: Record<FootName, Point>,
+  habits: Habits,
+  chance: Chance,
+): void {
+  const swapped = fault === 'wrong-foot-first';
+  const [one, two] = move.footfalls;
+  const order = swapped ? [two, one] : [one, two];
+  const turn = fault === 'not-facing' ? (chance.uniform() < 0.5 ? 28 : -28) : 0;
+  const late = habits.timingS * Math.max(-2, Math.min(2, chance.normal())) + state.delayS;
+  order.forEach((planned, i) => {
+    const slot = move.footfalls[i]!;
+    const scatter = {
+      x: habits.placeM * chance.normal(),
+      y: habits.placeM * chance.normal(),
+    };
+    land(state, move.number, {
+      foot: planned.foot,
+      to: add(landings[planned.foot], scatter),
+      liftS: slot.liftS + late,
+      landS: slot.landS + late + 0.3 * habits.timingS * chance.normal(),
+      headingAfterDeg: planned.headingAfterDeg! + turn,
+    });
+  });
+}
+
+type Landing = Pick<Footfall, 'foot' | 'to' | 'liftS' | 'landS'> & { readonly headingAfterDeg: number };
+
+function land(state: State, moveNumber: number | null, landing: Landing): void {
+  state.footfalls.push({
+    ...landing,
+    number: state.footfalls.length + 1,
+    from: state.balls[landing.foot],
+    headingBeforeDeg: state.headings[landing.foot],
+  });
+  state.moveOf.push(moveNumber);
+  state.balls = { ...state.balls, [landing.foot]: landing.to };
+  state.headings = { ...state.headings, [landing.foot]: landing.headingAfterDeg };
+}
+
+/** A settling shuffle after a move: both feet, a hand's breadth to one side, one beat lost. */
+function shuffle(state: State, drill: PlannedDrill, move: Move, chance: Chance): void {
+  const [one, two] = move.footfalls;
+  const intervalS = 60 / drill.plan.tempoPerMin;
+  state.delayS += intervalS;
+  const facing = headingDeg(midpoint(state.balls.left, state.balls.right), drill.plan.target.at);
+  const toLeft = chance.uniform() < 0.5;
+  const step = scale(rightOf(facing), toLeft ? -0.1 : 0.1);
+  const feet: FootName[] = toLeft ? ['left', 'right'] : ['right', 'left'];
+  feet.forEach((foot, i) => {
+    const slot = [one, two][i]!;
+    land(state, null, {
+      foot,
+      to: add(state.balls[foot], step),
+      liftS: slot.liftS + state.delayS,
+      landS: slot.landS + state.delayS,
+      headingAfterDeg: state.headings[foot],
+    });
+  });
+}

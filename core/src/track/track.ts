@@ -1,0 +1,68 @@
+/** A column of samples; NaN is a missing sample. */
+export type Samples = Float64Array;
+
+export interface FootSamples {
+  /** Ball of the foot, floor frame, metres. */
+  readonly x: Samples;
+  readonly y: Samples;
+  readonly headingDeg: Samples | null;
+  /** Height of the ball, metres. */
+  readonly z: Samples | null;
+}
+
+export interface TargetSamples {
+  readonly x: Samples;
+  readonly y: Samples;
+  readonly headingDeg: Samples | null;
+}
+
+export interface Strike {
+  readonly index: number;
+  readonly name: string;
+}
+
+/** The observed walk: the same thing as footwork, sampled. Columns all have the length of timeS. */
+export interface Track {
+  /** Strictly increasing seconds; spacing may be uneven. */
+  readonly timeS: Samples;
+  readonly left: FootSamples;
+  readonly right: FootSamples;
+  readonly target: TargetSamples | null;
+  readonly targetLeft: { readonly x: Samples; readonly y: Samples } | null;
+  readonly targetRight: { readonly x: Samples; readonly y: Samples } | null;
+  readonly strikes: readonly Strike[];
+  readonly notes: Readonly<Record<string, string>>;
+}
+
+/** A fault of a file, with its place and a way out. Lines count from 1. */
+export interface InputProblem {
+  readonly code: string;
+  readonly message: string;
+  readonly place: { readonly line?: number; readonly column?: string; readonly path?: string };
+}
+
+export type Result<T> =
+  | { readonly ok: true; readonly value: T; readonly notices: readonly string[] }
+  | { readonly ok: false; readonly problem: InputProblem };
+
+export const problem = (
+  code: string,
+  message: string,
+  place: InputProblem['place'] = {},
+): { ok: false; problem: InputProblem } => ({ ok: false, problem: { code, message, place } });
+
+/** Median sample rate, Hz. */
+export function sampleRateHz(timeS: Samples): number {
+  if (timeS.length < 2) return 0;
+  const steps = new Float64Array(timeS.length - 1);
+  for (let i = 0; i < steps.length; i++) steps[i] = timeS[i + 1]! - timeS[i]!;
+  return 1 / medianOf(steps);
+}
+
+/** Median by sorting a copy; NaN when empty. */
+export function medianOf(values: ArrayLike<number>): number {
+  if (values.length === 0) return NaN;
+  const sorted = Float64Array.from(values).sort();
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+}
