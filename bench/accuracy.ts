@@ -66,7 +66,16 @@ export function accuracy(drillsPerRow: number, seed: number): void {
     return [name, ...figures(tally)];
   });
   printTable(
-    ['course of the foot', 'drills', 'land p95 ms', 'place p95 mm', 'clean drills whole', 'precision', 'recall', 'injected found'],
+    [
+      'course of the foot',
+      'drills',
+      'land p95 ms',
+      'place p95 mm',
+      'clean drills whole',
+      'precision',
+      'recall',
+      'injected found',
+    ],
     rows,
   );
   console.log('\nDemanded: land 30 ms, place 10 mm, whole 99 %, precision and recall 0.95\n');
@@ -82,13 +91,20 @@ function oneDrill(tally: Tally, course: (share: number) => number, seed: number)
   const plan = {
     ...DEMO_PLAN,
     tempoPerMin: 45 + chance.below(40),
-    pattern: { ...DEMO_PLAN.pattern, startSide: chance.uniform() < 0.5 ? ('left' as const) : ('right' as const) },
+    pattern: {
+      ...DEMO_PLAN.pattern,
+      startSide: chance.uniform() < 0.5 ? ('left' as const) : ('right' as const),
+    },
   };
   const drill = { plan, student };
   const faulty = chance.uniform() < 0.6;
   const moves = expand(drill).moves.length;
   const faults = faulty
-    ? spreadFaults(Array.from({ length: 3 }, () => pick(SIMULATED_FAULTS, chance.below)), moves, seed)
+    ? spreadFaults(
+        Array.from({ length: 3 }, () => pick(SIMULATED_FAULTS, chance.below)),
+        moves,
+        seed,
+      )
     : [];
   const { track, truth } = simulate(drill, {
     ...TRACKER_DEFAULTS,
@@ -134,7 +150,9 @@ function tallyFaults(
   const real = trueFindings(drill, truth);
   const same = (a: Finding, b: Finding): boolean =>
     a.fault === b.fault &&
-    (a.moveNumber === b.moveNumber ? a.moveNumber !== null || Math.abs(a.timeS - b.timeS) < 1 : a.fault === 'out-of-band' && Math.abs(a.timeS - b.timeS) < 1);
+    (a.moveNumber === b.moveNumber
+      ? a.moveNumber !== null || Math.abs(a.timeS - b.timeS) < 1
+      : a.fault === 'out-of-band' && Math.abs(a.timeS - b.timeS) < 1);
   const note = (fault: string, what: 'hit' | 'missed' | 'wrong'): void => {
     const row = byFault.get(fault) ?? { hit: 0, missed: 0, wrong: 0 };
     row[what]++;
@@ -147,7 +165,19 @@ function tallyFaults(
     } else {
       tally.falsePositive++;
       note(found.fault, 'wrong');
-      if (process.env['VERBOSE']) console.log('wrong', found.fault, found.moveNumber, found.timeS.toFixed(2), found.measured.toFixed(3), found.limit.toFixed(3), found.expandedU.toFixed(3), 'injected', injected.map((f) => `${f.fault}#${f.moveNumber}`).join(' '), drill.student.name);
+      if (process.env['VERBOSE'])
+        console.log(
+          'wrong',
+          found.fault,
+          found.moveNumber,
+          found.timeS.toFixed(2),
+          found.measured.toFixed(3),
+          found.limit.toFixed(3),
+          found.expandedU.toFixed(3),
+          'injected',
+          injected.map((f) => `${f.fault}#${f.moveNumber}`).join(' '),
+          drill.student.name,
+        );
     }
   }
   for (const one of real) {
@@ -156,13 +186,36 @@ function tallyFaults(
     if (!found) {
       tally.missed++;
       note(one.fault, 'missed');
-      if (process.env['VERBOSE']) console.log('missed', one.fault, one.moveNumber, one.timeS.toFixed(2), one.measured.toFixed(3), one.limit.toFixed(3), 'injected', injected.map((f) => `${f.fault}#${f.moveNumber}`).join(' '), drill.student.name);
+      if (process.env['VERBOSE'])
+        console.log(
+          'missed',
+          one.fault,
+          one.moveNumber,
+          one.timeS.toFixed(2),
+          one.measured.toFixed(3),
+          one.limit.toFixed(3),
+          'injected',
+          injected.map((f) => `${f.fault}#${f.moveNumber}`).join(' '),
+          drill.student.name,
+        );
     }
   }
   for (const one of injected) {
     tally.injected++;
-    if (report.faults.some((found) => found.fault === one.fault && (found.moveNumber === one.moveNumber || found.fault === 'extra-move'))) tally.injectedFound++;
-    else if (process.env['VERBOSE']) console.log('injected not found', one, drill.student.name, report.faults.map((f) => `${f.fault}#${f.moveNumber}`).join(' '));
+    if (
+      report.faults.some(
+        (found) =>
+          found.fault === one.fault && (found.moveNumber === one.moveNumber || found.fault === 'extra-move'),
+      )
+    )
+      tally.injectedFound++;
+    else if (process.env['VERBOSE'])
+      console.log(
+        'injected not found',
+        one,
+        drill.student.name,
+        report.faults.map((f) => `${f.fault}#${f.moveNumber}`).join(' '),
+      );
   }
 }
 

@@ -19,6 +19,7 @@ export * from './pattern/performance.ts';
 export * from './pattern/rules.ts';
 export * from './range/gap.ts';
 export * from './range/plan-performance.ts';
+export * from './range/clean-spacing.ts';
 export * from './track/track.ts';
 export * from './track/csv.ts';
 export * from './track/pack.ts';

@@ -52,10 +52,7 @@ export function fitStance(student: StudentFit): FittedStance {
   const school = schoolOf(student.schoolId);
   const body = bodyOf(student.lengths);
   const wanted = school.separationShoulders * body.shoulderWidth.valueM;
-  const separationM = Math.min(
-    school.separationAtMostM,
-    Math.max(school.separationAtLeastM, wanted),
-  );
+  const separationM = Math.min(school.separationAtMostM, Math.max(school.separationAtLeastM, wanted));
   return {
     school,
     body,
@@ -73,8 +70,7 @@ export function fitStance(student: StudentFit): FittedStance {
 
 /** Heading of a foot in a stance that faces facingDeg. Toes turn outward. */
 export function toeHeadingDeg(stance: FittedStance, foot: FootName, facingDeg: number): number {
-  const out =
-    foot === stance.leadSide ? stance.school.leadToeOutDeg : stance.school.rearToeOutDeg;
+  const out = foot === stance.leadSide ? stance.school.leadToeOutDeg : stance.school.rearToeOutDeg;
   return wrapDeg(facingDeg + (foot === 'left' ? -out : out));
 }
 
@@ -103,20 +99,13 @@ export interface StanceReading {
   readonly crossedM: number;
 }
 
-export function readStance(
-  left: Point,
-  right: Point,
-  facingDeg: number,
-  leadSide: FootName,
-): StanceReading {
+export function readStance(left: Point, right: Point, facingDeg: number, leadSide: FootName): StanceReading {
   const leftFromRight = inFacing(subtract(left, right), facingDeg);
   const side = leadSide === 'left' ? 1 : -1;
   return {
     centre: midpoint(left, right),
     separationM: distanceM(left, right),
-    stanceAngleDeg: degrees(
-      Math.atan2(-leftFromRight.rightM, side * leftFromRight.forwardM),
-    ),
+    stanceAngleDeg: degrees(Math.atan2(-leftFromRight.rightM, side * leftFromRight.forwardM)),
     crossedM: leftFromRight.rightM,
   };
 }

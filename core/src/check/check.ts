@@ -13,7 +13,7 @@ import { balanceReport } from './balance.ts';
 import { clockMap, type ClockMap } from './clock.ts';
 import { compareWithPlan, stepErrors } from './compare.ts';
 import { errorScores } from './measures.ts';
-import { performTrack, plannedGap } from './observe.ts';
+import { performTrack } from './observe.ts';
 import type { BeatReport, CheckReport, MoveReport, RangeReport } from './report.ts';
 
 /** A check with the series its charts and drawings need. */
@@ -22,7 +22,7 @@ export interface CheckResult {
   readonly footwork: Footwork;
   readonly planFindings: readonly Finding[];
   /** The gap over the capture's time, with band and planned gap. */
-  readonly gap: GapSeries & { readonly plannedM: Float64Array };
+  readonly gap: GapSeries;
 }
 
 export interface CheckSteps {
@@ -58,11 +58,9 @@ export function checkTrack(drill: PlannedDrill, track: Track, steps: CheckSteps 
     ...compareWithPlan(rows, limits, performance.uncertainty, clock.planToTrackS),
   ].sort((a, b) => a.timeS - b.timeS);
   progress(0.9, 'Measuring');
-  const plannedGapAt = plannedGap(planned, drill.plan.target.radiusM);
-  const plannedM = performance.gap.timeS.map((timeS) => plannedGapAt(clock.trackToPlanS(timeS)));
-  const report = reportOf(drill, footwork, track, detection, rows, clock, performance, findings, plannedM);
+  const report = reportOf(drill, footwork, track, detection, rows, clock, performance, findings);
   progress(1, 'Done');
-  return { report, footwork, planFindings: judge(planned), gap: { ...performance.gap, plannedM } };
+  return { report, footwork, planFindings: judge(planned), gap: performance.gap };
 }
 
 function reportOf(
@@ -74,7 +72,6 @@ function reportOf(
   clock: ClockMap,
   performance: Performance,
   findings: readonly Finding[],
-  plannedM: Float64Array,
 ): CheckReport {
   const faults = findings.filter((found) => found.verdict === 'not-met');
   const undecided = findings.filter((found) => found.verdict === 'cannot-tell');
@@ -97,7 +94,7 @@ function reportOf(
     faults,
     undecided,
     footfalls: detection.footfalls,
-    range: rangeReport(performance, plannedM, clock.spanS, findings),
+    range: rangeReport(performance, clock.spanS, findings),
     beat: beatReport(moves, offsetS),
     balance: balanceReport(performance),
   };
@@ -118,9 +115,12 @@ function captureReport(
   const withHeadings = track.left.headingDeg !== null && track.right.headingDeg !== null;
   const notices: string[] = [];
   if (!withHeadings) notices.push('No headings in this capture: facing was not checked.');
-  if (matched === 0) notices.push('No step of this plan was found in the capture: is it the right recording?');
+  if (matched === 0)
+    notices.push('No step of this plan was found in the capture: is it the right recording?');
   if (detection.missingShare > 0.1) {
-    notices.push(`${Math.round(100 * detection.missingShare)} % of the samples are missing: times near the holes are rough.`);
+    notices.push(
+      `${Math.round(100 * detection.missingShare)} % of the samples are missing: times near the holes are rough.`,
+    );
   }
   return {
     durationS: track.timeS.at(-1)! - track.timeS[0]!,
@@ -181,7 +181,6 @@ function moveReports(
 
 function rangeReport(
   { gap }: Performance,
-  plannedM: Float64Array,
   spanS: readonly [number, number] | null,
   findings: readonly Finding[],
 ): RangeReport {
@@ -193,7 +192,7 @@ function rangeReport(
   for (let i = 0; i < gap.timeS.length; i++) {
     const t = gap.timeS[i]!;
     if (!spanS || t < spanS[0] || t > spanS[1]) continue;
-    errors.push(gap.gapM[i]! - plannedM[i]!);
+    errors.push(gap.gapM[i]! - gap.plannedM[i]!);
     sum += gap.gapM[i]!;
     const within = gap.gapM[i]! >= gap.nearM[i]! && gap.gapM[i]! <= gap.farM[i]!;
     if (within) inside++;
@@ -204,7 +203,8 @@ function rangeReport(
     error: errorScores(errors),
     meanGapM: errors.length > 0 ? sum / errors.length : null,
     shareInBand: errors.length > 0 ? inside / errors.length : null,
-    excursions: findings.filter((found) => found.fault === 'out-of-band' && found.verdict === 'not-met').length,
+    excursions: findings.filter((found) => found.fault === 'out-of-band' && found.verdict === 'not-met')
+      .length,
     longestExcursionS: longest,
   };
 }

@@ -16,10 +16,7 @@ export function clockMap(rows: readonly AlignedMove[]): ClockMap {
     planned
       ? observed.flatMap((seen) => {
           const wanted = planned.footfalls.find((footfall) => footfall.foot === seen.foot)!;
-          return [
-            [wanted.liftS, seen.liftS] as const,
-            [wanted.landS, seen.landS] as const,
-          ];
+          return [[wanted.liftS, seen.liftS] as const, [wanted.landS, seen.landS] as const];
         })
       : [],
   );
@@ -41,20 +38,17 @@ export function clockMap(rows: readonly AlignedMove[]): ClockMap {
   };
 }
 
+/** Piecewise linear; times are mostly asked in rising order, so the last piece is tried first. */
 function interpolator(from: readonly number[], to: readonly number[]): (value: number) => number {
   if (from.length === 0) return (value) => value;
   const last = from.length - 1;
+  let at = 0;
   return (value) => {
     if (value <= from[0]!) return to[0]! + value - from[0]!;
     if (value >= from[last]!) return to[last]! + value - from[last]!;
-    let low = 0;
-    let high = last;
-    while (high - low > 1) {
-      const middle = (low + high) >> 1;
-      if (from[middle]! <= value) low = middle;
-      else high = middle;
-    }
-    const share = (value - from[low]!) / (from[high]! - from[low]!);
-    return to[low]! + share * (to[high]! - to[low]!);
+    while (from[at]! > value) at--;
+    while (from[at + 1]! <= value) at++;
+    const share = (value - from[at]!) / (from[at + 1]! - from[at]!);
+    return to[at]! + share * (to[at + 1]! - to[at]!);
   };
 }

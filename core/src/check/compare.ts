@@ -21,9 +21,8 @@ const SMALLEST_STEP_LIMIT_M = 0.02;
 export function stepErrors(planned: Footfall, seen: Footfall): StepErrors {
   const wayM = distanceM(planned.from, planned.to);
   const unit = scale(subtract(planned.to, planned.from), 1 / Math.max(wayM, 1e-9));
-  const did = subtract(seen.to, seen.from);
   return {
-    distanceM: Math.hypot(did.x, did.y) - wayM,
+    distanceM: distanceM(seen.from, seen.to) - wayM,
     directionDeg: wrapDeg(headingDeg(seen.from, seen.to) - headingDeg(planned.from, planned.to)),
     pastMarkM: dot(subtract(seen.to, planned.to), unit),
   };
@@ -59,9 +58,7 @@ export function compareWithPlan(
 }
 
 function extraMove(observed: readonly Footfall[]): Finding {
-  const longest = observed.reduce((a, b) =>
-    distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a,
-  );
+  const longest = observed.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
   return {
     ...countOne,
     fault: 'extra-move',

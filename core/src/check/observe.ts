@@ -1,5 +1,6 @@
 import type { FootName } from '../body/stance.ts';
 import { between, midpoint, type Point } from '../floor/vector.ts';
+import { latestBy } from '../pattern/flight.ts';
 import type { CaptureUncertainty, PerformedMove, Performance } from '../pattern/performance.ts';
 import type { PlannedDrill } from '../pattern/plan.ts';
 import { gapM, gapSeries } from '../range/gap.ts';
@@ -31,10 +32,7 @@ export function captureUncertainty(track: Track, detection: Detection): CaptureU
     positionM: Math.hypot(systematicM, detection.noiseM / Math.sqrt(PLANTED_SAMPLES)),
     movingM: Math.hypot(systematicM, detection.noiseM / Math.sqrt(MOVING_SAMPLES)),
     timeS: Math.hypot(Number.isNaN(landUS) ? 0 : landUS, 1 / detection.rateHz / Math.sqrt(12)),
-    headingDeg: Math.hypot(
-      noted('heading_u_deg', DEFAULT_HEADING_U_DEG),
-      noise / Math.sqrt(PLANTED_SAMPLES),
-    ),
+    headingDeg: Math.hypot(noted('heading_u_deg', DEFAULT_HEADING_U_DEG), noise / Math.sqrt(PLANTED_SAMPLES)),
   };
 }
 
@@ -100,12 +98,10 @@ function ballCourse(detection: Detection): (foot: FootName, timeS: number) => Po
 }
 
 function footCourse({ footfalls, start, signal }: ObservedFoot): (timeS: number) => Point {
-  let at = -1;
+  const lastBy = latestBy(footfalls, (footfall) => footfall.liftS);
   return (timeS) => {
-    while (at >= 0 && footfalls[at]!.liftS > timeS) at--;
-    while (at + 1 < footfalls.length && footfalls[at + 1]!.liftS <= timeS) at++;
-    if (at < 0) return start;
-    const footfall = footfalls[at]!;
+    const footfall = lastBy(timeS);
+    if (!footfall) return start;
     if (timeS >= footfall.landS) return footfall.to;
     return (
       smoothed(signal, timeS) ??
@@ -156,8 +152,16 @@ function lowerBound(t: Float64Array, timeS: number): number {
 function targetCourse(track: Track, fixed: Point): (timeS: number) => Point {
   const { target, targetLeft, targetRight, timeS: times } = track;
   const sample = (i: number): Point | null => {
-    const x = target ? target.x[i]! : targetLeft && targetRight ? (targetLeft.x[i]! + targetRight.x[i]!) / 2 : NaN;
-    const y = target ? target.y[i]! : targetLeft && targetRight ? (targetLeft.y[i]! + targetRight.y[i]!) / 2 : NaN;
+    const x = target
+      ? target.x[i]!
+      : targetLeft && targetRight
+        ? (targetLeft.x[i]! + targetRight.x[i]!) / 2
+        : NaN;
+    const y = target
+      ? target.y[i]!
+      : targetLeft && targetRight
+        ? (targetLeft.y[i]! + targetRight.y[i]!) / 2
+        : NaN;
     return Number.isNaN(x) || Number.isNaN(y) ? null : { x, y };
   };
   if (!target && !(targetLeft && targetRight)) return () => fixed;

@@ -5,9 +5,7 @@ export function distanceToSegmentM(p: Point, a: Point, b: Point): number {
   const along = subtract(b, a);
   const lengthSquared = dot(along, along);
   const share =
-    lengthSquared === 0
-      ? 0
-      : Math.min(1, Math.max(0, dot(subtract(p, a), along) / lengthSquared));
+    lengthSquared === 0 ? 0 : Math.min(1, Math.max(0, dot(subtract(p, a), along) / lengthSquared));
   return distanceM(p, { x: a.x + along.x * share, y: a.y + along.y * share });
 }
 

@@ -42,9 +42,7 @@ export interface SetOut {
 export function twoTapeFix(mark: Point, a: Point, b: Point, readingUM = READING_U_M): TwoTapeFix {
   const toA = subtract(a, mark);
   const toB = subtract(b, mark);
-  const angle = Math.abs(
-    Math.atan2(toA.x * toB.y - toA.y * toB.x, toA.x * toB.x + toA.y * toB.y),
-  );
+  const angle = Math.abs(Math.atan2(toA.x * toB.y - toA.y * toB.x, toA.x * toB.x + toA.y * toB.y));
   const cosine = Math.min(1 - 1e-12, Math.abs(Math.cos(angle)));
   const angleDeg = degrees(angle);
   return {

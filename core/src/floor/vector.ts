@@ -12,8 +12,13 @@ export const add = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y 
 export const subtract = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });
 export const scale = (a: Point, factor: number): Point => ({ x: a.x * factor, y: a.y * factor });
 export const midpoint = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
-export const lengthM = (a: Point): number => Math.hypot(a.x, a.y);
-export const distanceM = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+/** Square roots, not Math.hypot: floors are metres, nothing overflows, and this is the innermost call. */
+export const lengthM = (a: Point): number => Math.sqrt(a.x * a.x + a.y * a.y);
+export function distanceM(a: Point, b: Point): number {
+  const dx = a.x - b.x;
+  const dy = a.y - b.y;
+  return Math.sqrt(dx * dx + dy * dy);
+}
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y;
 export const between = (a: Point, b: Point, share: number): Point => ({
   x: a.x + (b.x - a.x) * share,
@@ -30,8 +35,7 @@ export function wrapDeg(deg: number): number {
 }
 
 /** Heading of the direction a -> b, degrees; 0 when the points coincide. */
-export const headingDeg = (a: Point, b: Point): number =>
-  wrapDeg(degrees(Math.atan2(b.x - a.x, b.y - a.y)));
+export const headingDeg = (a: Point, b: Point): number => wrapDeg(degrees(Math.atan2(b.x - a.x, b.y - a.y)));
 
 /** Unit vector along a heading. */
 export const forward = (headingDegrees: number): Point => ({
@@ -46,18 +50,15 @@ export const rightOf = (headingDegrees: number): Point => ({
 });
 
 /** Components of v seen along a facing: metres to the right, metres forward. */
-export const inFacing = (
+export function inFacing(
   v: Point,
   facingDeg: number,
-): { readonly rightM: number; readonly forwardM: number } => ({
-  rightM: dot(v, rightOf(facingDeg)),
-  forwardM: dot(v, forward(facingDeg)),
-});
+): { readonly rightM: number; readonly forwardM: number } {
+  const sin = Math.sin(radians(facingDeg));
+  const cos = Math.cos(radians(facingDeg));
+  return { rightM: v.x * cos - v.y * sin, forwardM: v.x * sin + v.y * cos };
+}
 
 /** Point at (rightM, forwardM) from an origin that faces facingDeg. */
-export const fromFacing = (
-  origin: Point,
-  facingDeg: number,
-  rightM: number,
-  forwardM: number,
-): Point => add(origin, add(scale(rightOf(facingDeg), rightM), scale(forward(facingDeg), forwardM)));
+export const fromFacing = (origin: Point, facingDeg: number, rightM: number, forwardM: number): Point =>
+  add(origin, add(scale(rightOf(facingDeg), rightM), scale(forward(facingDeg), forwardM)));

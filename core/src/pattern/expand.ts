@@ -88,8 +88,7 @@ function moveOf(index: number, travel: Travel, before: Feet, after: Feet, clock:
     beatS: startS + clock.flightS,
     travelDeg: travel.travelDeg,
     directionDeg: travel.directionDeg,
-    distanceM:
-      distanceM(before[travel.first].ball, after[travel.first].ball),
+    distanceM: distanceM(before[travel.first].ball, after[travel.first].ball),
     firstFoot: travel.first,
     footfalls: [footfall(travel.first, 0), footfall(otherFoot(travel.first), 1)],
   };

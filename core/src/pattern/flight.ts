@@ -9,36 +9,42 @@ import type { Footfall } from './footwork.ts';
 export const minimumJerk = (share: number): number =>
   share * share * share * (10 + share * (-15 + 6 * share));
 
-/** Position of a foot at a time, from its footfalls in the order of time. */
-export function ballOnCourse(
-  start: Point,
-  footfalls: readonly Footfall[],
-  timeS: number,
-): Point {
-  let low = 0;
-  let high = footfalls.length - 1;
-  let last = -1;
-  while (low <= high) {
-    const middle = (low + high) >> 1;
-    if (footfalls[middle]!.liftS <= timeS) {
-      last = middle;
-      low = middle + 1;
-    } else high = middle - 1;
-  }
-  if (last < 0) return start;
-  const { from, to, liftS, landS } = footfalls[last]!;
-  if (timeS >= landS) return to;
-  return between(from, to, minimumJerk((timeS - liftS) / (landS - liftS)));
-}
-
 /** A function that gives the ball of either foot at any time of a walk. */
 export function courseOf(
   start: { readonly left: Point; readonly right: Point },
   footfalls: readonly Footfall[],
 ): (foot: FootName, timeS: number) => Point {
-  const own = {
-    left: footfalls.filter((footfall) => footfall.foot === 'left'),
-    right: footfalls.filter((footfall) => footfall.foot === 'right'),
+  const left = ballCourse(
+    start.left,
+    footfalls.filter((footfall) => footfall.foot === 'left'),
+  );
+  const right = ballCourse(
+    start.right,
+    footfalls.filter((footfall) => footfall.foot === 'right'),
+  );
+  return (foot, timeS) => (foot === 'left' ? left(timeS) : right(timeS));
+}
+
+/** One foot's course through its footfalls, in the order of time. */
+function ballCourse(start: Point, footfalls: readonly Footfall[]): (timeS: number) => Point {
+  const lastBy = latestBy(footfalls, (footfall) => footfall.liftS);
+  return (timeS) => {
+    const footfall = lastBy(timeS);
+    if (!footfall) return start;
+    const { from, to, liftS, landS } = footfall;
+    return timeS >= landS ? to : between(from, to, minimumJerk((timeS - liftS) / (landS - liftS)));
   };
-  return (foot, timeS) => ballOnCourse(start[foot], own[foot], timeS);
+}
+
+/** Finds the last item whose time is at most the one asked; quick when times are asked in order. */
+export function latestBy<T>(
+  items: readonly T[],
+  timeOf: (item: T) => number,
+): (timeS: number) => T | undefined {
+  let at = -1;
+  return (timeS) => {
+    while (at >= 0 && timeOf(items[at]!) > timeS) at--;
+    while (at + 1 < items.length && timeOf(items[at + 1]!) <= timeS) at++;
+    return items[at];
+  };
 }

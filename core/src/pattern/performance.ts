@@ -32,10 +32,11 @@ export interface CaptureUncertainty {
   readonly headingDeg: number;
 }
 
-/** The gap over time with the band's edges at each moment. All arrays have one length. */
+/** The gap over time with the planned gap and the band's edges at each moment. All arrays have one length. */
 export interface GapSeries {
   readonly timeS: Float64Array;
   readonly gapM: Float64Array;
+  readonly plannedM: Float64Array;
   readonly nearM: Float64Array;
   readonly farM: Float64Array;
 }

@@ -1,12 +1,12 @@
-import { readStance, type FootName } from '../body/stance.ts';
-import { distanceM, headingDeg, midpoint, type Point } from '../floor/vector.ts';
+import type { FootName } from '../body/stance.ts';
+import { distanceM, dot, lengthM, midpoint, subtract, type Point } from '../floor/vector.ts';
 import type { Footfall } from './footwork.ts';
 import type { Balls, Finding, PerformedMove, Performance } from './performance.ts';
 import { finding } from './rules-steps.ts';
 import { atLeast, atMost } from './verdict.ts';
 
 /** How many moments of each flight are looked at, besides its landing. */
-const FLIGHT_LOOKS = 8;
+const FLIGHT_LOOKS = 6;
 
 interface Look {
   readonly timeS: number;
@@ -45,20 +45,26 @@ const pairU = (performance: Performance, landed: boolean): number => {
   return 2 * Math.hypot(positionM, landed ? positionM : movingM);
 };
 
+/** How far the left ball stands to the right of the right ball, seen towards the target; metres. */
+function crossedM({ left, right }: Balls, target: Point): number {
+  const towards = subtract(target, midpoint(left, right));
+  const across = { x: towards.y, y: -towards.x };
+  return dot(subtract(left, right), across) / Math.max(lengthM(towards), 1e-9);
+}
+
 /** Feet crossed, together or overstretched: the worst moment of the move for each. */
 export function feetRules(performance: Performance, move: PerformedMove): Finding[] {
   const { stance } = performance;
   const { limits } = stance.school;
   const separationM = stance.separation.valueM;
-  const seen = looks(performance, move).map((look) => {
-    const facingDeg = headingDeg(
-      midpoint(look.balls.left, look.balls.right),
-      performance.targetAt(look.timeS),
-    );
-    const reading = readStance(look.balls.left, look.balls.right, facingDeg, stance.leadSide);
-    return { ...look, apartM: distanceM(look.balls.left, look.balls.right), crossedM: reading.crossedM };
-  });
-  const U = (landed: boolean): number => pairU(performance, landed);
+  const seen = looks(performance, move).map((look) => ({
+    ...look,
+    apartM: distanceM(look.balls.left, look.balls.right),
+    crossedM: crossedM(look.balls, performance.targetAt(look.timeS)),
+  }));
+  const landedU = pairU(performance, true);
+  const movingU = pairU(performance, false);
+  const U = (landed: boolean): number => (landed ? landedU : movingU);
   const worst = (value: (look: (typeof seen)[number]) => number): (typeof seen)[number] =>
     seen.reduce((a, b) => (value(b) - U(b.landed) > value(a) - U(a.landed) ? b : a));
   const crossed = worst((look) => look.crossedM);

@@ -1,6 +1,6 @@
 import { footOutline, toeHeadingDeg } from '../body/stance.ts';
 import { signedDistanceM } from '../floor/polygon.ts';
-import { headingDeg, midpoint, type Point } from '../floor/vector.ts';
+import { distanceM, headingDeg, midpoint, type Point } from '../floor/vector.ts';
 import type { Footfall } from './footwork.ts';
 import type { Finding, PerformedMove, Performance } from './performance.ts';
 import { finding } from './rules-steps.ts';
@@ -28,9 +28,7 @@ export function coneTouched(performance: Performance, move: PerformedMove): Find
   const reachM = stance.body.footLength.valueM;
   const expandedU = 2 * performance.uncertainty.positionM;
   return move.footfalls.flatMap((footfall) => {
-    const near = cones.filter(
-      (cone) => Math.hypot(cone.at.x - footfall.to.x, cone.at.y - footfall.to.y) < reachM + cone.radiusM,
-    );
+    const near = cones.filter((cone) => distanceM(cone.at, footfall.to) < reachM + cone.radiusM);
     if (near.length === 0) return [];
     const centre = midpoint(move.after.left, move.after.right);
     const facingDeg = headingDeg(centre, performance.targetAt(footfall.landS));
@@ -67,8 +65,8 @@ const landing = (move: PerformedMove, footfall: Footfall, at: Point) => ({
 export function outOfBand(performance: Performance): Finding[] {
   const { gap, uncertainty, stance, moves } = performance;
   const expandedU = 2 * (uncertainty.positionM / Math.SQRT2);
-  const outside = (i: number): number =>
-    Math.max(gap.nearM[i]! - gap.gapM[i]!, gap.gapM[i]! - gap.farM[i]!);
+  const durationU = 2 * Math.SQRT2 * uncertainty.timeS;
+  const outside = (i: number): number => Math.max(gap.nearM[i]! - gap.gapM[i]!, gap.gapM[i]! - gap.farM[i]!);
   const found: Finding[] = [];
   let from = -1;
   const close = (until: number): void => {
@@ -92,7 +90,7 @@ export function outOfBand(performance: Performance): Finding[] {
         limit: tooNear ? gap.nearM[worst]! : gap.farM[worst]!,
         unit: 'm',
         expandedU,
-        verdict: certainS >= stance.school.limits.bandExcursionS ? 'not-met' : 'cannot-tell',
+        verdict: certainS - durationU >= stance.school.limits.bandExcursionS ? 'not-met' : 'cannot-tell',
       });
     }
     from = -1;

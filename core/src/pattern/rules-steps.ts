@@ -6,10 +6,7 @@ import type { Finding, PerformedMove, Performance } from './performance.ts';
 import { atMost, type Verdict } from './verdict.ts';
 
 /** A finding unless the rule is met. */
-export function finding(
-  verdict: Verdict,
-  parts: Omit<Finding, 'verdict'>,
-): Finding[] {
+export function finding(verdict: Verdict, parts: Omit<Finding, 'verdict'>): Finding[] {
   return verdict === 'met' ? [] : [{ ...parts, verdict }];
 }
 
@@ -22,9 +19,7 @@ export function wrongFootFirst(performance: Performance, move: PerformedMove): F
   if (!first || !second) return [];
   const { stance, uncertainty } = performance;
   const centre = midpoint(move.before.left, move.before.right);
-  const travelDeg =
-    move.intendedTravelDeg ??
-    headingDeg(centre, midpoint(move.after.left, move.after.right));
+  const travelDeg = move.intendedTravelDeg ?? headingDeg(centre, midpoint(move.after.left, move.after.right));
   const facingDeg = headingDeg(centre, performance.targetAt(first.liftS));
   const expected = firstFoot(wrapDeg(travelDeg - facingDeg), stance.leadSide);
   if (first.foot === expected) return [];
@@ -46,9 +41,7 @@ export function wrongFootFirst(performance: Performance, move: PerformedMove): F
 /** No single step beyond the school's half step; the longer of the two feet is named. */
 export function stepTooLong(performance: Performance, move: PerformedMove): Finding[] {
   const { stance, uncertainty } = performance;
-  const step = move.footfalls.reduce((a, b) =>
-    distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a,
-  );
+  const step = move.footfalls.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
   const measured = distanceM(step.from, step.to);
   const limit = stance.school.limits.halfStepRatio * stance.separation.valueM;
   const expandedU = 2 * Math.SQRT2 * uncertainty.positionM;

@@ -1,12 +1,12 @@
 import type { FootName } from '../body/stance.ts';
 import type { Target } from '../floor/floor.ts';
-import { midpoint, type Point } from '../floor/vector.ts';
+import { distanceM, midpoint, type Point } from '../floor/vector.ts';
 import type { GapBand } from '../pattern/plan.ts';
 import type { GapSeries } from '../pattern/performance.ts';
 
 /** Gap from a stance centre to the target: to its centre for a partner, to its surface otherwise. */
 export const gapM = (centre: Point, target: Point, radiusM: number): number =>
-  Math.hypot(centre.x - target.x, centre.y - target.y) - radiusM;
+  distanceM(centre, target) - radiusM;
 
 /** Edges of the band at a moment when the plan has this gap. Metres. */
 export const bandEdgesM = (band: GapBand, plannedGapM: number): readonly [number, number] =>
@@ -30,14 +30,17 @@ export function gapSeries(
   const series = {
     timeS,
     gapM: new Float64Array(length),
+    plannedM: new Float64Array(length),
     nearM: new Float64Array(length),
     farM: new Float64Array(length),
   };
   for (let i = 0; i < length; i++) {
     const t = timeS[i]!;
     const gap = gapM(midpoint(ballAt('left', t), ballAt('right', t)), targetAt(t), target.radiusM);
-    const [near, far] = bandEdgesM(band, plannedGapAt ? plannedGapAt(t) : gap);
+    const planned = plannedGapAt ? plannedGapAt(t) : gap;
+    const [near, far] = bandEdgesM(band, planned);
     series.gapM[i] = gap;
+    series.plannedM[i] = planned;
     series.nearM[i] = near;
     series.farM[i] = far;
   }

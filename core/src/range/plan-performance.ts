@@ -12,11 +12,7 @@ const GAP_EVERY_S = 0.02;
 
 /** Where the two balls stand before the first move. */
 export function startingBalls({ plan }: PlannedDrill, footwork: Footwork): Balls {
-  const feet = placeStance(
-    footwork.stance,
-    zigzagWaypoints(plan.pattern)[0]!,
-    footwork.startFacingDeg,
-  );
+  const feet = placeStance(footwork.stance, zigzagWaypoints(plan.pattern)[0]!, footwork.startFacingDeg);
   return { left: feet.left.ball, right: feet.right.ball };
 }
 
@@ -24,7 +20,10 @@ export function startingBalls({ plan }: PlannedDrill, footwork: Footwork): Balls
 export function performPlan(drill: PlannedDrill, footwork: Footwork): Performance {
   const { plan } = drill;
   const start = startingBalls(drill, footwork);
-  const ballAt = courseOf(start, footwork.moves.flatMap((move) => [...move.footfalls]));
+  const ballAt = courseOf(
+    start,
+    footwork.moves.flatMap((move) => [...move.footfalls]),
+  );
   const targetAt = (): Point => plan.target.at;
   const samples = Math.floor(footwork.endS / GAP_EVERY_S) + 1;
   const timeS = Float64Array.from({ length: samples }, (_, i) => i * GAP_EVERY_S);

@@ -55,7 +55,10 @@ export function simulate(drill: PlannedDrill, settings: TrackerSettings): Record
   const chance = chanceFrom(settings.seed);
   const footwork = expand(drill);
   const truth = walk(drill, footwork, settings.faults, settings.habits, chance);
-  return { track: sampleWalk(truth, settings, chance, footwork.stance.school.timing.travel === 'drag'), truth };
+  return {
+    track: sampleWalk(truth, settings, chance, footwork.stance.school.timing.travel === 'drag'),
+    truth,
+  };
 }
 
 /** Spreads faults evenly over the drill, away from its ends, in seeded order. */
@@ -66,7 +69,10 @@ export function spreadFaults(
 ): PlacedFault[] {
   const chance = chanceFrom(seed + 7919);
   const slots = faults.map((_, i) =>
-    Math.min(moveCount - 1, Math.max(2, Math.round(((i + 0.5 + 0.3 * (chance.uniform() - 0.5)) * moveCount) / faults.length))),
+    Math.min(
+      moveCount - 1,
+      Math.max(2, Math.round(((i + 0.5 + 0.3 * (chance.uniform() - 0.5)) * moveCount) / faults.length)),
+    ),
   );
   return faults.map((fault, i) => ({ fault, moveNumber: slots[i]! }));
 }
@@ -145,8 +151,7 @@ function sampleFoot(
     columns.y[i] = ball.y;
     columns.headingDeg[i] = footfall
       ? wrapDeg(
-          footfall.headingBeforeDeg! +
-            way * wrapDeg(footfall.headingAfterDeg! - footfall.headingBeforeDeg!),
+          footfall.headingBeforeDeg! + way * wrapDeg(footfall.headingAfterDeg! - footfall.headingBeforeDeg!),
         )
       : startHeadingDeg;
     columns.z[i] = drags ? 0 : LIFT_HEIGHT_M * bulge;

@@ -61,7 +61,9 @@ function knownRows(truth: TrueWalk, planned: Parameters<typeof align>[0]): Align
     planned: move,
     observed: truth.footfalls.filter((_, i) => truth.moveOf[i] === move.number),
   }));
-  const extras = truth.footfalls.flatMap((footfall, i) => (truth.moveOf[i] === null ? [{ footfall, i }] : []));
+  const extras = truth.footfalls.flatMap((footfall, i) =>
+    truth.moveOf[i] === null ? [{ footfall, i }] : [],
+  );
   for (let e = 0; e < extras.length; e += 2) {
     const before = truth.moveOf.slice(0, extras[e]!.i).findLast((number) => number !== null) ?? 0;
     const at = rows.findIndex((row) => row.planned?.number === before) + 1;

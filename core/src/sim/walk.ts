@@ -173,7 +173,8 @@ function landingsOf(
       const facing = headingDeg(midpoint(plain.left, plain.right), drill.plan.target.at);
       const reading = readStance(plain.left, plain.right, facing, stance.leadSide);
       const over = (follows === 'left' ? 1 : -1) * 0.14;
-      const back = (follows === stance.leadSide ? 1 : -1) * Math.max(0.75 * separationM, reading.separationM / 2);
+      const back =
+        (follows === stance.leadSide ? 1 : -1) * Math.max(0.75 * separationM, reading.separationM / 2);
       return { ...plain, [follows]: fromFacing(plain[leads], facing, over, back) };
     }
     case 'cone-touched': {

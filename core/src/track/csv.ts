@@ -1,12 +1,5 @@
 import Papa from 'papaparse';
-import {
-  problem,
-  sampleRateHz,
-  type Result,
-  type Samples,
-  type Strike,
-  type Track,
-} from './track.ts';
+import { problem, sampleRateHz, type Result, type Samples, type Strike, type Track } from './track.ts';
 
 /** Largest file read at once. A 10-minute two-person round at 100 Hz is about 7 MB. */
 export const LARGEST_CSV_BYTES = 40 * 1024 * 1024;
@@ -46,12 +39,18 @@ export function readTrackCsv(text: string): Result<Track> {
   if (text.length > LARGEST_CSV_BYTES) return tooLarge(text.length);
   const { notes, headerLine, body } = splitNotes(text.replace(/^\uFEFF/, ''));
   if (body.trim() === '') {
-    return problem('empty-file', 'The file has no header row and no samples. Choose the file the tracker wrote, or record again.', { line: headerLine });
+    return problem(
+      'empty-file',
+      'The file has no header row and no samples. Choose the file the tracker wrote, or record again.',
+      { line: headerLine },
+    );
   }
   const parsed = Papa.parse<string[]>(body, { delimiter: ',', skipEmptyLines: false });
   const quote = parsed.errors.find((error) => error.type === 'Quotes');
   if (quote) {
-    return problem('bad-quotes', 'A quoted cell is not closed. Close the quote or remove it.', { line: headerLine + (quote.row ?? 0) });
+    return problem('bad-quotes', 'A quoted cell is not closed. Close the quote or remove it.', {
+      line: headerLine + (quote.row ?? 0),
+    });
   }
   const rows = parsed.data;
   while (rows.length > 1 && rows.at(-1)!.length === 1 && rows.at(-1)![0]!.trim() === '') rows.pop();
@@ -87,15 +86,26 @@ function splitNotes(text: string): Split {
 
 function checkHeader(header: readonly string[], line: number): Result<never> | null {
   if (header.length === 1 && /[;\t]/.test(header[0]!)) {
-    return problem('wrong-delimiter', 'The columns are not separated by commas. Save the file as CSV with commas and points as decimal marks.', { line });
+    return problem(
+      'wrong-delimiter',
+      'The columns are not separated by commas. Save the file as CSV with commas and points as decimal marks.',
+      { line },
+    );
   }
   const twice = header.find((name, i) => name !== '' && header.indexOf(name) !== i);
   if (twice) {
-    return problem('duplicate-column', `The column "${twice}" stands twice. Remove or rename one.`, { line, column: twice });
+    return problem('duplicate-column', `The column "${twice}" stands twice. Remove or rename one.`, {
+      line,
+      column: twice,
+    });
   }
   const missing = REQUIRED.filter((name) => !header.includes(name));
   if (missing.length > 0) {
-    return problem('wrong-header', `The header row lacks ${missing.map((name) => `"${name}"`).join(', ')}. A track needs the columns ${REQUIRED.join(', ')}.`, { line, column: missing[0]! });
+    return problem(
+      'wrong-header',
+      `The header row lacks ${missing.map((name) => `"${name}"`).join(', ')}. A track needs the columns ${REQUIRED.join(', ')}.`,
+      { line, column: missing[0]! },
+    );
   }
   return null;
 }
@@ -106,19 +116,29 @@ function readNumbers(
   headerLine: number,
 ): Result<Map<NumberColumn, Samples>> {
   const wanted = header.flatMap((name, at) =>
-    NUMBERS.includes(name) ? [{ name: name as NumberColumn, at, values: new Float64Array(rows.length - 1) }] : [],
+    NUMBERS.includes(name)
+      ? [{ name: name as NumberColumn, at, values: new Float64Array(rows.length - 1) }]
+      : [],
   );
   for (let i = 1; i < rows.length; i++) {
     const row = rows[i]!;
     const line = headerLine + i;
     if (row.length !== header.length) {
-      return problem('row-length', `This row has ${row.length} cells and the header has ${header.length}. Every row needs one cell for each column; leave a missing sample empty.`, { line });
+      return problem(
+        'row-length',
+        `This row has ${row.length} cells and the header has ${header.length}. Every row needs one cell for each column; leave a missing sample empty.`,
+        { line },
+      );
     }
     for (const column of wanted) {
       const cell = row[column.at]!;
       const value = cell === '' ? NaN : Number(cell);
       if (value - value !== 0 && cell.trim() !== '') {
-        return problem('not-a-number', `"${cell.slice(0, 40)}" is not a number. Write numbers with a point as decimal mark, or leave the cell empty for a missing sample.`, { line, column: column.name });
+        return problem(
+          'not-a-number',
+          `"${cell.slice(0, 40)}" is not a number. Write numbers with a point as decimal mark, or leave the cell empty for a missing sample.`,
+          { line, column: column.name },
+        );
       }
       column.values[i - 1] = cell.trim() === '' ? NaN : value;
     }
@@ -161,7 +181,11 @@ function assemble(
     value: {
       timeS,
       left: { ...pair('left_x_m', 'left_y_m')!, headingDeg: pick('left_heading_deg'), z: pick('left_z_m') },
-      right: { ...pair('right_x_m', 'right_y_m')!, headingDeg: pick('right_heading_deg'), z: pick('right_z_m') },
+      right: {
+        ...pair('right_x_m', 'right_y_m')!,
+        headingDeg: pick('right_heading_deg'),
+        z: pick('right_z_m'),
+      },
       target: target && { ...target, headingDeg: pick('target_heading_deg') },
       targetLeft: pair('target_left_x_m', 'target_left_y_m'),
       targetRight: pair('target_right_x_m', 'target_right_y_m'),
@@ -174,41 +198,67 @@ function assemble(
 
 function checkTimes(timeS: Samples, headerLine: number): Result<never> | null {
   if (timeS.length < 10) {
-    return problem('too-few-samples', `The file has ${timeS.length} samples; a drill needs at least ten. Record again.`, { line: headerLine });
+    return problem(
+      'too-few-samples',
+      `The file has ${timeS.length} samples; a drill needs at least ten. Record again.`,
+      { line: headerLine },
+    );
   }
   for (let i = 0; i < timeS.length; i++) {
     const place = { line: headerLine + 1 + i, column: 'time_s' };
     if (Number.isNaN(timeS[i]!)) {
-      return problem('missing-time', 'This row has no time. Give every row its time, or remove the row.', place);
+      return problem(
+        'missing-time',
+        'This row has no time. Give every row its time, or remove the row.',
+        place,
+      );
     }
     if (i > 0 && timeS[i]! <= timeS[i - 1]!) {
-      return problem('time-not-increasing', `Time goes from ${timeS[i - 1]} s to ${timeS[i]} s. Times must strictly increase: sort the rows, or remove the repeated part.`, place);
+      return problem(
+        'time-not-increasing',
+        `Time goes from ${timeS[i - 1]} s to ${timeS[i]} s. Times must strictly increase: sort the rows, or remove the repeated part.`,
+        place,
+      );
     }
   }
   const rate = sampleRateHz(timeS);
   if (rate < 9.5 || rate > 1050) {
-    return problem('sample-rate', `The median rate is ${rate.toFixed(1)} Hz; a track has 10 to 1000 Hz. Check that time_s is in seconds.`, { line: headerLine + 1, column: 'time_s' });
+    return problem(
+      'sample-rate',
+      `The median rate is ${rate.toFixed(1)} Hz; a track has 10 to 1000 Hz. Check that time_s is in seconds.`,
+      { line: headerLine + 1, column: 'time_s' },
+    );
   }
   return null;
 }
 
-function checkPositions(columns: ReadonlyMap<NumberColumn, Samples>, headerLine: number): Result<never> | null {
+function checkPositions(
+  columns: ReadonlyMap<NumberColumn, Samples>,
+  headerLine: number,
+): Result<never> | null {
   for (const name of REQUIRED.slice(1)) {
     const values = columns.get(name)!;
     const missing = values.reduce((count, value) => (Number.isNaN(value) ? count + 1 : count), 0);
     if (missing > MOST_MISSING_SHARE * values.length) {
-      return problem('too-many-missing', `${missing} of ${values.length} samples of ${name} are missing; more than half. Record again with the foot in view.`, { line: headerLine + 1, column: name });
+      return problem(
+        'too-many-missing',
+        `${missing} of ${values.length} samples of ${name} are missing; more than half. Record again with the foot in view.`,
+        { line: headerLine + 1, column: name },
+      );
     }
     const far = values.findIndex((value) => Math.abs(value) > FARTHEST_M);
     if (far >= 0) {
-      return problem('implausible-position', `${values[far]} m is not on any floor. Positions are in metres from the near-left corner; is the file in millimetres?`, { line: headerLine + 1 + far, column: name });
+      return problem(
+        'implausible-position',
+        `${values[far]} m is not on any floor. Positions are in metres from the near-left corner; is the file in millimetres?`,
+        { line: headerLine + 1 + far, column: name },
+      );
     }
   }
   return null;
 }
 
-const cell = (value: number, digits: number): string =>
-  Number.isNaN(value) ? '' : value.toFixed(digits);
+const cell = (value: number, digits: number): string => (Number.isNaN(value) ? '' : value.toFixed(digits));
 
 /** Writes Track CSV version 1: positions to 0.1 mm, times to 0.1 ms, headings to 0.01 degree. */
 export function writeTrackCsv(track: Track): string {

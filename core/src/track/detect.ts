@@ -1,8 +1,14 @@
 import type { FootName } from '../body/stance.ts';
-import { degrees, radians, wrapDeg, type Point } from '../floor/vector.ts';
+import { degrees, distanceM, radians, wrapDeg, type Point } from '../floor/vector.ts';
 import type { Footfall } from '../pattern/footwork.ts';
 import { flightShape, type FlightShape } from './flight-shape.ts';
-import { fitFlight, type FlightData, type FlightFit } from './fit-flight.ts';
+import {
+  fitFlight,
+  projectFlight,
+  type FlightData,
+  type FlightFit,
+  type FlightSamples,
+} from './fit-flight.ts';
 import { movingRuns, type Run } from './segment.ts';
 import { footSignal, type FootSignal } from './signal.ts';
 import { medianOf, sampleRateHz, type Track } from './track.ts';
@@ -37,8 +43,12 @@ const SMALLEST_STEP_M = 0.025;
 const STEP_SIGMAS = 6;
 const GUARD_S = 0.03;
 const PLANT_WINDOW_S = 0.5;
-const SHAPE_FLIGHTS = 60;
-const SHAPE_GRID = [1, 1.5, 2, 2.5, 3, 3.5, 4, 5];
+const SHAPE_FLIGHTS = 36;
+const SHAPE_GRID = [3, 2, 1, 1.5, 2.5, 3.5, 4, 5];
+const COARSE = [-1.5, -1, -0.5, 0, 0.5, 1, 1.5];
+const FINE = [-0.25, 0, 0.25];
+/** A flight that no course fits speaks no louder than this. */
+const WORST_CHI_SQUARE = 400;
 /** Weight of the wish for minimum jerk when few flights speak, in chi-square units. */
 const SHAPE_PRIOR = 1;
 /** What the course family leaves open about the landing, seconds (accuracy bench). */
@@ -57,8 +67,8 @@ export function detectFootfalls(track: Track): Detection {
   };
   const flights = { left: flightsOf(signals.left), right: flightsOf(signals.right) };
   const shape = commonShape([
-    ...flights.left.map((data) => ({ signal: signals.left, data })),
-    ...flights.right.map((data) => ({ signal: signals.right, data })),
+    ...flights.left.map((data) => projectFlight(signals.left, data)),
+    ...flights.right.map((data) => projectFlight(signals.right, data)),
   ]);
   const left = observe('left', signals.left, flights.left, shape);
   const right = observe('right', signals.right, flights.right, shape);
@@ -96,7 +106,7 @@ function flightsOf(signal: FootSignal): FlightData[] {
     const before = place(signal, kept.at(-1)?.to ?? 0, run.from, 'late');
     const after = place(signal, run.to, runs[i + 1]?.from ?? t.length, 'early');
     if (!before || !after) continue;
-    const wayM = Math.hypot(after.x - before.x, after.y - before.y);
+    const wayM = distanceM(before, after);
     const uM = signal.noiseM * Math.sqrt(1 / before.count + 1 / after.count);
     if (wayM >= Math.max(SMALLEST_STEP_M, STEP_SIGMAS * uM)) kept.push(run);
   }
@@ -174,40 +184,28 @@ function indexBefore(t: Float64Array, timeS: number): number {
   return low;
 }
 
-interface Candidate {
-  readonly signal: FootSignal;
-  readonly data: FlightData;
-}
-
 /** The course that fits the flights of the whole track best: a coarse grid, then a finer one. */
-function commonShape(flights: readonly Candidate[]): FlightShape {
+function commonShape(flights: readonly FlightSamples[]): FlightShape {
   const stride = Math.max(1, Math.ceil(flights.length / SHAPE_FLIGHTS));
   const used = flights.filter((_, i) => i % stride === 0);
-  const misfit = (a: number, b: number): number => {
-    const shape = flightShape(a, b);
-    const prior = SHAPE_PRIOR * ((a - 3) ** 2 + (b - 3) ** 2);
-    return used.reduce(
-      (sum, { signal, data }) => sum + Math.min(400, fitFlight(signal, data, shape).chiSquare),
-      prior,
-    );
-  };
-  let best = { a: 3, b: 3, value: used.length > 0 ? misfit(3, 3) : 0 };
+  if (used.length === 0) return flightShape(3, 3);
+  let known = used.map((samples) => fitFlight(samples, flightShape(3, 3)));
+  let best = { a: 3, b: 3, value: Infinity };
   const look = (a: number, b: number): void => {
     if (a < 1 || b < 1) return;
-    const value = misfit(a, b);
-    if (value < best.value) best = { a, b, value };
+    const shape = flightShape(a, b);
+    const fits = used.map((samples, i) => fitFlight(samples, shape, known[i]));
+    const prior = SHAPE_PRIOR * ((a - 3) ** 2 + (b - 3) ** 2);
+    const value = fits.reduce((sum, fit) => sum + Math.min(WORST_CHI_SQUARE, fit.chiSquare), prior);
+    if (value >= best.value) return;
+    best = { a, b, value };
+    known = fits;
   };
-  if (used.length > 0) {
-    for (const s of SHAPE_GRID) look(s, s);
-    const centre = best;
-    for (const da of [-1.5, -1, -0.5, 0, 0.5, 1, 1.5]) {
-      for (const db of [-1.5, -1, -0.5, 0, 0.5, 1, 1.5]) look(centre.a + da, centre.b + db);
-    }
-    const coarse = best;
-    for (const da of [-0.25, 0, 0.25]) {
-      for (const db of [-0.25, 0, 0.25]) look(coarse.a + da, coarse.b + db);
-    }
-  }
+  for (const s of SHAPE_GRID) look(s, s);
+  const centre = best;
+  for (const da of COARSE) for (const db of COARSE) look(centre.a + da, centre.b + db);
+  const coarse = best;
+  for (const da of FINE) for (const db of FINE) look(coarse.a + da, coarse.b + db);
   return flightShape(best.a, best.b);
 }
 
@@ -217,10 +215,10 @@ function observe(
   flights: readonly FlightData[],
   shape: FlightShape,
 ): ObservedFoot {
-  const first = flights.map((data) => fitFlight(signal, data, shape));
+  const first = flights.map((data) => fitFlight(projectFlight(signal, data), shape));
   const usualS = medianOf(first.map((fit) => fit.landS - fit.liftS));
   const refined = flights.map((data, i) => refine(signal, data, first, i));
-  const fits = refined.map((data) => fitOrBridge(signal, data, shape, usualS));
+  const fits = refined.map((data, i) => fitOrBridge(signal, data, shape, usualS, first[i]!));
   const footfalls = refined.map((data, i): ObservedFootfall => {
     const { fit, landUS } = fits[i]!;
     return {
@@ -238,17 +236,12 @@ function observe(
   const n = signal.t.length;
   const start = refined[0]
     ? { x: refined[0].startX, y: refined[0].startY }
-    : place(signal, 0, n, 'early') ?? { x: 0, y: 0 };
+    : (place(signal, 0, n, 'early') ?? { x: 0, y: 0 });
   return { signal, start: { x: start.x, y: start.y }, footfalls, headingNoiseDeg: headingNoise(signal) };
 }
 
 /** The places again, now that the first fit tells where the flights end. */
-function refine(
-  signal: FootSignal,
-  data: FlightData,
-  fits: readonly FlightFit[],
-  i: number,
-): FlightData {
+function refine(signal: FootSignal, data: FlightData, fits: readonly FlightFit[], i: number): FlightData {
   const { t } = signal;
   const n = t.length;
   const fit = fits[i]!;
@@ -270,8 +263,9 @@ function fitOrBridge(
   data: FlightData,
   shape: FlightShape,
   usualS: number,
+  near: FlightFit,
 ): { fit: FlightFit; landUS: number } {
-  const fit = fitFlight(signal, data, shape);
+  const fit = fitFlight(projectFlight(signal, data), shape, near);
   const hole = widestHole(signal.t, data);
   const unseen = fit.usedSamples < 2 && hole.toS - hole.fromS > 2.5 * signal.stepS;
   if (!unseen) return { fit, landUS: Math.hypot(fit.landUS, COURSE_U_S) };

@@ -11,6 +11,32 @@ export interface FlightData {
   readonly endY: number;
 }
 
+/** The samples of one stretch, projected on the way from the old place to the new. */
+export interface FlightSamples {
+  readonly t: Float64Array;
+  /** Share of the way covered: 0 at the old place, 1 at the new. */
+  readonly share: Float64Array;
+  /** Noise of one sample as a share of the way. */
+  readonly sigma: number;
+}
+
+/** Projects the samples of a stretch once, for all the fits that look at it. */
+export function projectFlight(signal: FootSignal, data: FlightData): FlightSamples {
+  const dx = data.endX - data.startX;
+  const dy = data.endY - data.startY;
+  const squared = dx * dx + dy * dy;
+  const share = new Float64Array(data.to - data.from);
+  for (let i = 0; i < share.length; i++) {
+    const k = data.from + i;
+    share[i] = ((signal.x[k]! - data.startX) * dx + (signal.y[k]! - data.startY) * dy) / squared;
+  }
+  return {
+    t: signal.t.subarray(data.from, data.to),
+    share,
+    sigma: Math.max(signal.noiseM, 1e-6) / Math.sqrt(squared),
+  };
+}
+
 export interface FlightFit {
   readonly liftS: number;
   readonly landS: number;
@@ -23,21 +49,18 @@ export interface FlightFit {
 
 const ITERATIONS = 8;
 const SHORTEST_FLIGHT_S = 0.04;
+/** Relative gain at which another step is not worth it: far below a microsecond of landing time. */
+const ENOUGH = 1e-7;
 
 /**
- * Least-squares lift and land times of one flight: the samples, projected on the way from the old
- * place to the new, follow the given course between the two times (Gauss-Newton, damped).
+ * Least-squares lift and land times of one flight: the projected samples follow the given course
+ * between the two times (Gauss-Newton, damped). `near` is a fit of the same samples by a similar
+ * course to start from.
  */
-export function fitFlight(signal: FootSignal, data: FlightData, shape: FlightShape): FlightFit {
-  const { t } = signal;
-  const dx = data.endX - data.startX;
-  const dy = data.endY - data.startY;
-  const wayM = Math.hypot(dx, dy);
-  const share = (i: number): number =>
-    ((signal.x[i]! - data.startX) * dx + (signal.y[i]! - data.startY) * dy) / (wayM * wayM);
-  let [lift, land] = firstGuess(t, data, share, shape);
-  const sigma = Math.max(signal.noiseM, 1e-6) / wayM;
-  let best = cost(t, data, share, shape, lift, land);
+export function fitFlight(samples: FlightSamples, shape: FlightShape, near?: FlightFit): FlightFit {
+  const { t, share, sigma } = samples;
+  let [lift, land] = near ? [near.liftS, near.landS] : firstGuess(samples, shape);
+  let best = cost(samples, shape, lift, land);
   let normal = { a: 1, b: 0, c: 1 };
   let damping = 1e-3;
   for (let iteration = 0; iteration < ITERATIONS; iteration++) {
@@ -47,10 +70,10 @@ export function fitFlight(signal: FootSignal, data: FlightData, shape: FlightSha
     let c = 0;
     let gl = 0;
     let gd = 0;
-    for (let i = data.from; i < data.to; i++) {
+    for (let i = 0; i < t.length; i++) {
       const tau = (t[i]! - lift) / span;
-      const residual = share(i) - lookUp(shape.way, tau);
       if (tau <= 0 || tau >= 1) continue;
+      const residual = share[i]! - lookUp(shape.way, tau);
       const speed = lookUp(shape.speed, tau) / span;
       const byLift = -speed * (1 - tau);
       const byLand = -speed * tau;
@@ -69,14 +92,14 @@ export function fitFlight(signal: FootSignal, data: FlightData, shape: FlightSha
     const nextLift = lift + (dc * gl - b * gd) / det;
     const nextLand = land + (da * gd - b * gl) / det;
     const usable = nextLand - nextLift > SHORTEST_FLIGHT_S;
-    const next = usable ? cost(t, data, share, shape, nextLift, nextLand) : Infinity;
+    const next = usable ? cost(samples, shape, nextLift, nextLand) : Infinity;
     if (next <= best) {
       const gain = best - next;
       lift = nextLift;
       land = nextLand;
       best = next;
       damping /= 5;
-      if (gain < 1e-10 * (best + 1e-12)) break;
+      if (gain < ENOUGH * (best + 1e-12)) break;
     } else {
       damping *= 20;
       if (damping > 1e6) break;
@@ -88,45 +111,38 @@ export function fitFlight(signal: FootSignal, data: FlightData, shape: FlightSha
     landS: land,
     chiSquare: best / (sigma * sigma),
     landUS: det > 0 ? sigma * Math.sqrt(normal.a / det) : Infinity,
-    usedSamples: samplesBetween(t, data, lift, land),
+    usedSamples: samplesBetween(t, lift, land),
   };
 }
 
-function samplesBetween(t: Float64Array, data: FlightData, lift: number, land: number): number {
+function samplesBetween(t: Float64Array, lift: number, land: number): number {
   let count = 0;
-  for (let i = data.from; i < data.to; i++) if (t[i]! > lift && t[i]! < land) count++;
+  for (let i = 0; i < t.length; i++) if (t[i]! > lift && t[i]! < land) count++;
   return count;
 }
 
-function cost(
-  t: Float64Array,
-  data: FlightData,
-  share: (i: number) => number,
-  shape: FlightShape,
-  lift: number,
-  land: number,
-): number {
+function cost({ t, share }: FlightSamples, shape: FlightShape, lift: number, land: number): number {
+  const scale = 1 / (land - lift);
   let sum = 0;
-  for (let i = data.from; i < data.to; i++) {
-    const residual = share(i) - lookUp(shape.way, (t[i]! - lift) / (land - lift));
+  for (let i = 0; i < t.length; i++) {
+    const residual = share[i]! - lookUp(shape.way, (t[i]! - lift) * scale);
     sum += residual * residual;
   }
   return sum;
 }
 
 /** Times at which a quarter and three quarters of the way are covered, stretched by the course. */
-function firstGuess(
-  t: Float64Array,
-  data: FlightData,
-  share: (i: number) => number,
-  shape: FlightShape,
-): [number, number] {
+function firstGuess({ t, share }: FlightSamples, shape: FlightShape): [number, number] {
   const crossing = (way: number): number => {
     // The middle of the last sample below and the first above is steady against single bad samples.
-    let lastBelow = data.from;
-    let firstAbove = data.to - 1;
-    for (let i = data.from; i < data.to; i++) if (share(i) < way) lastBelow = i;
-    for (let i = data.to - 1; i >= data.from; i--) if (share(i) >= way) firstAbove = i;
+    let lastBelow = 0;
+    let firstAbove = share.length - 1;
+    for (let i = share.length - 1; i > 0 && lastBelow === 0; i--) if (share[i]! < way) lastBelow = i;
+    for (let i = 0; i < share.length; i++) {
+      if (share[i]! < way) continue;
+      firstAbove = i;
+      break;
+    }
     return (t[lastBelow]! + t[firstAbove]!) / 2;
   };
   const quarter = crossing(0.25);

@@ -59,13 +59,7 @@ function halfWindowS(noiseM: number, stepS: number): number {
 }
 
 /** Speed of the least-squares line through samples [from, to), metres per second. */
-function slope(
-  t: Float64Array,
-  x: Float64Array,
-  y: Float64Array,
-  from: number,
-  to: number,
-): number {
+function slope(t: Float64Array, x: Float64Array, y: Float64Array, from: number, to: number): number {
   let st = 0;
   let sx = 0;
   let sy = 0;
@@ -87,5 +81,5 @@ function slope(
     stx += dt * (x[i]! - mx);
     sty += dt * (y[i]! - my);
   }
-  return stt === 0 ? 0 : Math.hypot(stx, sty) / stt;
+  return stt === 0 ? 0 : Math.sqrt(stx * stx + sty * sty) / stt;
 }

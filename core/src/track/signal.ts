@@ -104,8 +104,7 @@ function noiseOf(x: Float64Array, y: Float64Array): number {
 /** A sample far from both neighbours' level: beyond the limit from the median of five around it. */
 function isSpike(values: Float64Array, i: number, limitM: number): boolean {
   const value = values[i]!;
-  const jumps =
-    Math.abs(value - values[i - 1]!) > limitM || Math.abs(value - values[i + 1]!) > limitM;
+  const jumps = Math.abs(value - values[i - 1]!) > limitM || Math.abs(value - values[i + 1]!) > limitM;
   return jumps && Math.abs(value - medianOf(values.subarray(i - 2, i + 3))) > limitM;
 }
 
@@ -114,9 +113,7 @@ function withoutSpikes(raw: Columns, limitM: number): Columns {
   let n = 0;
   for (let i = 0; i < raw.t.length; i++) {
     const inner = i >= 2 && i < raw.t.length - 2;
-    const spike =
-      inner &&
-      (isSpike(raw.x, i, limitM) || isSpike(raw.y, i, limitM));
+    const spike = inner && (isSpike(raw.x, i, limitM) || isSpike(raw.y, i, limitM));
     if (spike) continue;
     out.t[n] = raw.t[i]!;
     out.x[n] = raw.x[i]!;

@@ -1,0 +1,40 @@
+import { expand } from '../pattern/expand.ts';
+import type { Finding } from '../pattern/performance.ts';
+import type { PlannedDrill, Zigzag } from '../pattern/plan.ts';
+import { judge } from '../pattern/rules.ts';
+import { performPlan } from './plan-performance.ts';
+
+/** Grid of the search: what a tape sets out comfortably (own choice). */
+const SPACING_STEP_M = 0.05;
+const OFFSET_STEP_M = 0.05;
+const MOST_SPACING_STEPS = 16;
+const MOST_OFFSET_STEPS = 6;
+
+/** The findings of a plan before anyone walks it, by the rule engine that judges the track. */
+export const planFindings = (drill: PlannedDrill): Finding[] => judge(performPlan(drill, expand(drill)));
+
+/**
+ * The lane nearest to the planned one on which this student's pattern breaks no rule: cones further
+ * apart or passed wider, in steps of 5 cm, smallest change first. Null when none within reach is
+ * clean, or when the plan already is. Every candidate is expanded and judged in full.
+ */
+export function nearestCleanLane(drill: PlannedDrill): Pick<Zigzag, 'spacingM' | 'sideOffsetM'> | null {
+  if (planFindings(drill).length === 0) return null;
+  const { pattern } = drill.plan;
+  const candidates = Array.from({ length: MOST_SPACING_STEPS + 1 }, (_, s) =>
+    Array.from({ length: MOST_OFFSET_STEPS + 1 }, (_, o) => ({
+      spacingM: toCm(pattern.spacingM + s * SPACING_STEP_M),
+      sideOffsetM: toCm(pattern.sideOffsetM + o * OFFSET_STEP_M),
+      change: s + o,
+    })),
+  )
+    .flat()
+    .sort((a, b) => a.change - b.change || a.spacingM - b.spacingM);
+  const clean = candidates.find(({ spacingM, sideOffsetM }) => {
+    const plan = { ...drill.plan, pattern: { ...pattern, spacingM, sideOffsetM } };
+    return planFindings({ ...drill, plan }).length === 0;
+  });
+  return clean ? { spacingM: clean.spacingM, sideOffsetM: clean.sideOffsetM } : null;
+}
+
+const toCm = (metres: number): number => Math.round(metres * 100) / 100;
