@@ -1,7 +1,9 @@
 import { expand } from '../pattern/expand.ts';
 import type { Finding } from '../pattern/performance.ts';
-import type { PlannedDrill, Zigzag } from '../pattern/plan.ts';
+import type { Plan, PlannedDrill, Zigzag } from '../pattern/plan.ts';
 import { judge } from '../pattern/rules.ts';
+import { zigzagWaypoints } from '../pattern/zigzag.ts';
+import { gapM } from './gap.ts';
 import { performPlan } from './plan-performance.ts';
 
 /** Grid of the search: what a tape sets out comfortably (own choice). */
@@ -9,6 +11,8 @@ const SPACING_STEP_M = 0.05;
 const OFFSET_STEP_M = 0.05;
 const MOST_SPACING_STEPS = 16;
 const MOST_OFFSET_STEPS = 6;
+/** A proposal never walks nearer to the target than this, unless the plan already does (own choice). */
+const LEAST_ROOM_M = 0.5;
 
 /** The findings of a plan before anyone walks it, by the rule engine that judges the track. */
 export const planFindings = (drill: PlannedDrill): Finding[] => judge(performPlan(drill, expand(drill)));
@@ -30,11 +34,16 @@ export function nearestCleanLane(drill: PlannedDrill): Pick<Zigzag, 'spacingM' |
   )
     .flat()
     .sort((a, b) => a.change - b.change || a.spacingM - b.spacingM);
+  const roomM = Math.min(LEAST_ROOM_M, smallestGapM(drill.plan));
   const clean = candidates.find(({ spacingM, sideOffsetM }) => {
     const plan = { ...drill.plan, pattern: { ...pattern, spacingM, sideOffsetM } };
-    return planFindings({ ...drill, plan }).length === 0;
+    return smallestGapM(plan) >= roomM && planFindings({ ...drill, plan }).length === 0;
   });
   return clean ? { spacingM: clean.spacingM, sideOffsetM: clean.sideOffsetM } : null;
 }
+
+/** How near the walk of the stance centre comes to the target. */
+const smallestGapM = ({ pattern, target }: Plan): number =>
+  Math.min(...zigzagWaypoints(pattern).map((waypoint) => gapM(waypoint, target.at, target.radiusM)));
 
 const toCm = (metres: number): number => Math.round(metres * 100) / 100;

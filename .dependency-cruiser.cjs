@@ -1,0 +1,60 @@
+/** The four floors of the house, and the storeys of the core: imports run downward only. */
+const STOREYS = ['floor', 'body', 'pattern', 'range', 'track', 'check', 'session', 'progress', 'sim'];
+
+const upward = STOREYS.flatMap((storey, i) => {
+  const above = STOREYS.slice(i + 1).join('|');
+  return above === ''
+    ? []
+    : [
+        {
+          name: `core-${storey}-imports-downward`,
+          severity: 'error',
+          from: { path: `^core/src/${storey}/`, pathNot: '\\.test\\.tsx?$' },
+          to: { path: `^core/src/(${above})/` },
+        },
+      ];
+});
+
+const house = (name, from, to) => ({
+  name,
+  severity: 'error',
+  from: { path: from },
+  to: { path: to },
+});
+
+module.exports = {
+  forbidden: [
+    ...upward,
+    house('core-stands-alone', '^core/src', '^(contract|server|web|cli)/'),
+    house('contract-knows-only-core', '^contract/src', '^(server|web|cli)/'),
+    house('server-knows-no-face', '^server/src', '^(web|cli)/'),
+    house('web-knows-no-server', '^web/src', '^(server|cli)/'),
+    house('cli-knows-no-server', '^cli/src', '^(server|web)/'),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.tsx?$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'no-interface-in-core',
+      severity: 'error',
+      from: { path: '^(core|contract)/src', pathNot: '\\.test\\.tsx?$' },
+      to: { path: 'node_modules/(react|react-dom|@mui|express|drizzle-orm)/' },
+    },
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'everything-resolves',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
+};

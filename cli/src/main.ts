@@ -1,0 +1,27 @@
+import { BadInput, UsageError } from './files.ts';
+import { checkVerb, expandVerb, HELP, setOutVerb, type Verb } from './verbs.ts';
+
+const VERBS: Readonly<Record<string, Verb>> = { expand: expandVerb, setout: setOutVerb, check: checkVerb };
+
+/**
+ * The headless command. Exit codes: 0 done, 1 findings that the caller asked to fail on, 2 bad input
+ * or a wrong call, with file, place and reason on standard error.
+ */
+export async function main(args: readonly string[]): Promise<number> {
+  const [name, ...rest] = args;
+  if (name === undefined || name === '--help' || name === '-h') {
+    process.stdout.write(HELP);
+    return name === undefined ? 2 : 0;
+  }
+  try {
+    const verb = VERBS[name];
+    if (!verb) throw new UsageError(`There is no verb "${name}". Verbs: ${Object.keys(VERBS).join(', ')}.`);
+    return await verb(rest);
+  } catch (error) {
+    if (error instanceof BadInput || error instanceof UsageError) {
+      process.stderr.write(`angled-chalk: ${error.message}\n`);
+      return 2;
+    }
+    throw error;
+  }
+}

@@ -1,0 +1,35 @@
+const swc = (tsx) => [
+  '@swc/jest',
+  {
+    jsc: {
+      target: 'es2023',
+      parser: { syntax: 'typescript', tsx },
+      transform: { react: { runtime: 'automatic' } },
+    },
+    module: { type: 'commonjs' },
+  },
+];
+
+const project = (name, more = {}) => ({
+  displayName: name,
+  rootDir: name,
+  transform: { '^.+\\.tsx$': swc(true), '^.+\\.(ts|js|mjs)$': swc(false) },
+  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|pdf-lib)/)'],
+  testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  ...more,
+});
+
+export default {
+  projects: [
+    project('core'),
+    project('contract'),
+    project('cli'),
+    project('server'),
+    project('web', {
+      testEnvironment: '<rootDir>/test/environment.cjs',
+      setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
+      moduleNameMapper: { '\\.css$': '<rootDir>/test/style.cjs', '^@fontsource': '<rootDir>/test/style.cjs' },
+    }),
+  ],
+};

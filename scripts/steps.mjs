@@ -1,0 +1,64 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, statSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+/** Runs a command in the project, its output shown; resolves to the exit code and the text. */
+export function run(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let text = '';
+    for (const [stream, out] of [
+      [child.stdout, process.stdout],
+      [child.stderr, process.stderr],
+    ]) {
+      stream.on('data', (chunk) => {
+        text += chunk;
+        out.write(chunk);
+      });
+    }
+    child.on('error', (error) => resolve({ code: 127, text: `${text}${error.message}` }));
+    child.on('close', (code) => resolve({ code: code ?? 1, text }));
+  });
+}
+
+const mtime = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
+
+/** Installs the packages of the lock file when they are missing or older than it. */
+export function ensurePackages() {
+  if (mtime(`${ROOT}node_modules/.package-lock.json`) >= mtime(`${ROOT}package-lock.json`)) return;
+  console.log('Installing packages (npm ci) ...');
+  const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: ROOT, stdio: 'inherit' });
+  if (done.status !== 0) {
+    console.error('npm ci failed; see its message above. Try again with the registry in reach.');
+    process.exit(1);
+  }
+}
+
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+export const chromiumPath = () =>
+  process.env.CHROMIUM_PATH ?? CHROMIUM.find((candidate) => existsSync(candidate));
+
+/** Finds Chromium, or installs Debian's where that is allowed; else says what to install. */
+export function ensureChromium() {
+  if (chromiumPath()) return true;
+  const isRoot = process.getuid?.() === 0;
+  if (isRoot && existsSync('/usr/bin/apt-get')) {
+    console.log('Installing Chromium (apt-get install chromium) ...');
+    const options = { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
+    spawnSync('apt-get', ['update', '-qq'], options);
+    spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], options);
+  }
+  if (chromiumPath()) return true;
+  console.error(
+    'The browser tests need Chromium. As root: apt-get update && apt-get install -y chromium. ' +
+      'A Chromium elsewhere is named with CHROMIUM_PATH=/path/to/chromium.',
+  );
+  return false;
+}
