@@ -1,3 +1,4 @@
+import type { Plan, PlannedDrill } from '@angled-chalk/core';
 import { z } from 'zod';
 import { planSchema } from './plan-file.ts';
 import { studentFitSchema } from './student-file.ts';
@@ -17,7 +18,7 @@ export type Student = z.infer<typeof studentSchema>;
 
 export const planInputSchema = z.object({ plan: planSchema });
 export const storedPlanSchema = planInputSchema.extend(stored);
-export type StoredPlan = z.infer<typeof storedPlanSchema>;
+export type StoredPlan = Readonly<Omit<z.infer<typeof storedPlanSchema>, 'plan'>> & { readonly plan: Plan };
 
 export const trackSourceSchema = z.enum(['file', 'simulated tracker']);
 /** What is known of a stored track without its samples. */
@@ -61,8 +62,9 @@ export const checkInputSchema = z.object({
   headline: z.string().max(500),
 });
 export const checkSchema = checkInputSchema.extend({ createdAt: z.iso.datetime() });
-export type CheckInput = z.infer<typeof checkInputSchema>;
-export type StoredCheck = z.infer<typeof checkSchema>;
+type WithDrill<T> = Readonly<Omit<T, 'drill'>> & { readonly drill: PlannedDrill };
+export type CheckInput = WithDrill<z.infer<typeof checkInputSchema>>;
+export type StoredCheck = WithDrill<z.infer<typeof checkSchema>>;
 
 export const settingsSchema = z.object({
   clubName: z.string().min(1).max(80),

@@ -35,5 +35,6 @@ export * from './check/check.ts';
 export * from './sim/walk.ts';
 export * from './sim/tracker.ts';
 export * from './sim/club.ts';
+export * from './sim/demo-drills.ts';
 export * from './sim/random.ts';
 export * from './sim/true-findings.ts';

@@ -14,6 +14,8 @@ export interface TrackerSettings {
   readonly rateHz: number;
   /** White noise of one sample and axis, 1 sigma. */
   readonly noiseM: number;
+  /** What the device claims of its own systematic error, 1 sigma; written into the track's notes. */
+  readonly positionUM: number;
   /** Amplitude of a slow wander of the whole capture. */
   readonly driftM: number;
   /** Share of samples lost, in bursts. */
@@ -32,6 +34,7 @@ export const TRACKER_DEFAULTS: TrackerSettings = {
   seed: 1,
   rateHz: 100,
   noiseM: 0.005,
+  positionUM: 0.002,
   driftM: 0.003,
   dropShare: 0.01,
   faults: [],
@@ -107,7 +110,11 @@ export function sampleWalk(
     targetLeft: null,
     targetRight: null,
     strikes: [],
-    notes: { source: 'simulated tracker', seed: String(settings.seed), position_u_m: '0.002' },
+    notes: {
+      source: 'simulated tracker',
+      seed: String(settings.seed),
+      position_u_m: String(settings.positionUM),
+    },
   };
 }
 

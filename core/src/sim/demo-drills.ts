@@ -1,0 +1,78 @@
+import type { Plan, PlannedDrill } from '../pattern/plan.ts';
+import type { Track } from '../track/track.ts';
+import { DEMO_PLAN, DEMO_STUDENTS } from './club.ts';
+import { simulate, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
+
+/** The plans the demo club works from. */
+export const DEMO_PLANS: readonly { readonly id: string; readonly plan: Plan }[] = [
+  { id: 'b2d1f0a3-0001-4d2b-8b02-000000000001', plan: DEMO_PLAN },
+  {
+    id: 'b2d1f0a3-0002-4d2b-8b02-000000000002',
+    plan: {
+      ...DEMO_PLAN,
+      name: 'Wide zigzag, four cones',
+      tempoPerMin: 50,
+      pattern: { ...DEMO_PLAN.pattern, cones: 4, spacingM: 1.15, sideOffsetM: 0.75, startSide: 'right' },
+    },
+  },
+];
+
+export interface DemoDrill {
+  readonly name: string;
+  readonly trackId: string;
+  /** Null when the coach has not checked the recording yet. */
+  readonly checkId: string | null;
+  readonly student: number;
+  readonly plan: number;
+  readonly settings: Partial<TrackerSettings>;
+}
+
+/** Three recorded drills: one with faults, one clean, and one too unsteady to judge by. */
+export const DEMO_DRILLS: readonly DemoDrill[] = [
+  {
+    name: 'Imke, zigzag, Tuesday',
+    trackId: 'c3e2a1b4-0001-4e3c-9c03-000000000001',
+    checkId: 'd4f3b2c5-0001-4f4d-8d04-000000000001',
+    student: 0,
+    plan: 0,
+    settings: {
+      seed: 11,
+      faults: [
+        { fault: 'step-short', moveNumber: 9 },
+        { fault: 'wrong-foot-first', moveNumber: 19 },
+        { fault: 'feet-together', moveNumber: 30 },
+        { fault: 'step-over', moveNumber: 41 },
+      ],
+    },
+  },
+  {
+    name: 'Lise, zigzag, Tuesday',
+    trackId: 'c3e2a1b4-0002-4e3c-9c03-000000000002',
+    checkId: 'd4f3b2c5-0002-4f4d-8d04-000000000002',
+    student: 4,
+    plan: 0,
+    settings: { seed: 12 },
+  },
+  {
+    name: 'Noor, wide zigzag, hand-held camera',
+    trackId: 'c3e2a1b4-0003-4e3c-9c03-000000000003',
+    checkId: null,
+    student: 2,
+    plan: 1,
+    settings: { seed: 13, noiseM: 0.015, positionUM: 0.015, rateHz: 60, dropShare: 0.04 },
+  },
+];
+
+/** Makes the recording of a demo drill; the same every time. */
+export function recordDemoDrill(drill: DemoDrill): {
+  readonly planned: PlannedDrill;
+  readonly track: Track;
+  readonly studentId: string;
+  readonly planId: string;
+} {
+  const { id: studentId, name, leadSide, schoolId, lengths } = DEMO_STUDENTS[drill.student]!;
+  const { id: planId, plan } = DEMO_PLANS[drill.plan]!;
+  const planned = { plan, student: { name, leadSide, schoolId, lengths } };
+  const { track } = simulate(planned, { ...TRACKER_DEFAULTS, ...drill.settings });
+  return { planned, track, studentId, planId };
+}

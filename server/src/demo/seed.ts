@@ -1,0 +1,54 @@
+import {
+  checkTrack,
+  DEMO_CLUB_NAME,
+  DEMO_DRILLS,
+  DEMO_PLANS,
+  DEMO_STUDENTS,
+  packTrack,
+  recordDemoDrill,
+  verdictWords,
+} from '@angled-chalk/core';
+import type { Database } from '../db/open.ts';
+import { addCheck } from '../checks/store.ts';
+import { addPlan } from '../plans/store.ts';
+import { writeSettings } from '../settings/routes.ts';
+import { addStudent, listStudents } from '../students/store.ts';
+import { addTrack } from '../tracks/store.ts';
+
+/** Fills an empty database with the invented club; leaves one that has students alone. */
+export async function seedDemo(db: Database): Promise<boolean> {
+  if ((await listStudents(db)).length > 0) return false;
+  await db.transaction(async (transaction) => {
+    const inside = transaction as unknown as Database;
+    await writeSettings(inside, { clubName: DEMO_CLUB_NAME, units: 'metric' });
+    for (const { id, ...student } of DEMO_STUDENTS) await addStudent(inside, id, student);
+    for (const { id, plan } of DEMO_PLANS) await addPlan(inside, id, plan);
+    for (const drill of DEMO_DRILLS) {
+      const { planned, track, studentId, planId } = recordDemoDrill(drill);
+      const packed = packTrack(track);
+      await addTrack(inside, {
+        id: drill.trackId,
+        name: drill.name,
+        source: 'simulated tracker',
+        studentId,
+        planId,
+        samples: track.timeS.length,
+        durationS: track.timeS.at(-1)! - track.timeS[0]!,
+        bytes: packed.length,
+        packed,
+      });
+      if (drill.checkId === null) continue;
+      const { report } = checkTrack(planned, track);
+      await addCheck(inside, {
+        id: drill.checkId,
+        studentId,
+        trackId: drill.trackId,
+        planId,
+        drill: planned,
+        verdict: report.verdict,
+        headline: verdictWords(report).headline,
+      });
+    }
+  });
+  return true;
+}

@@ -1,0 +1,75 @@
+import type { ApiError } from '@angled-chalk/contract';
+import type { InputProblem } from '@angled-chalk/core';
+import type { ErrorRequestHandler } from 'express';
+
+/** An error a client can meet: a status, a code, a sentence, a place. */
+export class HttpProblem extends Error {
+  readonly status: number;
+  readonly code: string;
+  readonly place: InputProblem['place'];
+
+  constructor(status: number, { code, message, place }: InputProblem) {
+    super(message);
+    this.status = status;
+    this.code = code;
+    this.place = place;
+  }
+}
+
+export const notFound = (what: string): HttpProblem =>
+  new HttpProblem(404, {
+    code: 'not-found',
+    message: `There is no such ${what}. It may have been deleted.`,
+    place: {},
+  });
+
+export const conflict = (): HttpProblem =>
+  new HttpProblem(409, {
+    code: 'conflict',
+    message:
+      'This was changed elsewhere since you opened it. Your edit is kept: look at both and save again.',
+    place: {},
+  });
+
+const body = ({ code, message, place }: InputProblem): ApiError => ({ error: { code, message, place } });
+
+/** Body parser errors by their type, as that library names them. */
+const PARSER: Readonly<Record<string, readonly [number, string, string]>> = {
+  'entity.too.large': [413, 'too-large', 'The request is too large. Cut the recording into rounds.'],
+  'entity.parse.failed': [400, 'not-json', 'The request body is not JSON.'],
+  'encoding.unsupported': [
+    415,
+    'unsupported-encoding',
+    'The request body has an encoding that is not read here.',
+  ],
+  'charset.unsupported': [415, 'unsupported-charset', 'Write the request body in UTF-8.'],
+};
+
+/** Every error leaves in one shape; what was not foreseen is logged and told without its inside. */
+export const errorHandler: ErrorRequestHandler = (error: unknown, request, response, _next) => {
+  if (error instanceof HttpProblem) {
+    response.status(error.status).json(body(error));
+    return;
+  }
+  const type = (error as { type?: string } | null)?.type ?? '';
+  const known = PARSER[type];
+  if (known) {
+    response.status(known[0]).json(body({ code: known[1], message: known[2], place: {} }));
+    return;
+  }
+  const status = (error as { status?: number } | null)?.status ?? 500;
+  if (status < 500) {
+    response
+      .status(status)
+      .json(body({ code: 'bad-request', message: 'The request cannot be read.', place: {} }));
+    return;
+  }
+  request.log?.error({ error }, 'unforeseen error');
+  response.status(500).json(
+    body({
+      code: 'internal',
+      message: 'Something went wrong in the program. What was saved before is safe; try again.',
+      place: {},
+    }),
+  );
+};

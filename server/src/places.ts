@@ -1,0 +1,8 @@
+import { fileURLToPath } from 'node:url';
+
+/** Folders beside the server, the same from its sources and from its bundle. */
+const beside = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+export const MIGRATIONS_DIR = beside('../drizzle');
+export const WEB_DIR = beside('../../web/dist');
+export const DEFAULT_DATA_DIR = beside('../../data');
