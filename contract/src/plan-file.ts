@@ -4,7 +4,26 @@ import { z } from 'zod';
 export const PLAN_FORMAT = 'angled-chalk-plan';
 export const PLAN_VERSION = 1;
 
-const coordinate = z.number().min(-100).max(200).describe('metres, floor frame');
+/** Least and most of every number of a plan, metres, degrees and half steps a minute. */
+export const PLAN_RANGES = {
+  coordinate: [-100, 200],
+  radiusM: [0, 1],
+  cones: [1, 40],
+  spacingM: [0.2, 10],
+  sideOffsetM: [0, 5],
+  laneHeadingDeg: [-180, 180],
+  coneRadiusM: [0, 0.5],
+  laps: [1, 50],
+  stepM: [0.03, 1.5],
+  toleranceM: [0.01, 3],
+  bandM: [0, 20],
+  tempoPerMin: [10, 240],
+} as const satisfies Record<string, readonly [number, number]>;
+
+const within = ([least, most]: readonly [number, number]) => z.number().min(least).max(most);
+const whole = ([least, most]: readonly [number, number]) => z.number().int().min(least).max(most);
+
+const coordinate = within(PLAN_RANGES.coordinate).describe('metres, floor frame');
 export const pointSchema = z.object({ x: coordinate, y: coordinate });
 
 const datumSchema = z.object({
@@ -22,30 +41,32 @@ const floorSchema = z.object({
 const targetSchema = z.object({
   kind: z.enum(['bag', 'pad', 'partner']),
   at: pointSchema,
-  radiusM: z.number().min(0).max(1).describe('centre to the surface the gap is measured to; 0 for a partner'),
+  radiusM: within(PLAN_RANGES.radiusM).describe(
+    'centre to the surface the gap is measured to; 0 for a partner',
+  ),
 });
 
 const zigzagSchema = z.object({
   kind: z.literal('zigzag'),
-  cones: z.number().int().min(1).max(40),
-  spacingM: z.number().min(0.2).max(10).describe('cone to cone along the lane'),
-  sideOffsetM: z.number().min(0).max(5).describe('how far beside each cone the stance centre passes'),
+  cones: whole(PLAN_RANGES.cones),
+  spacingM: within(PLAN_RANGES.spacingM).describe('cone to cone along the lane'),
+  sideOffsetM: within(PLAN_RANGES.sideOffsetM).describe('how far beside each cone the stance centre passes'),
   startSide: z.enum(['left', 'right']).describe('side on which the first cone is passed, along the lane'),
   firstCone: pointSchema,
-  laneHeadingDeg: z.number().min(-180).max(180).describe('clockwise, 0 = +y'),
-  coneRadiusM: z.number().min(0).max(0.5),
+  laneHeadingDeg: within(PLAN_RANGES.laneHeadingDeg).describe('clockwise, 0 = +y'),
+  coneRadiusM: within(PLAN_RANGES.coneRadiusM),
   coneHeight: z.enum(['flat', 'tall']),
   wayBack: z.boolean().describe('walk the whole way back, still facing the target'),
-  laps: z.number().int().min(1).max(50),
-  stepM: z.number().min(0.03).max(1.5).optional().describe("a coach's own longest half step"),
+  laps: whole(PLAN_RANGES.laps),
+  stepM: within(PLAN_RANGES.stepM).optional().describe("a coach's own longest half step"),
 });
 
 const bandSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('around-plan'), toleranceM: z.number().min(0.01).max(3) }),
+  z.object({ kind: z.literal('around-plan'), toleranceM: within(PLAN_RANGES.toleranceM) }),
   z.object({
     kind: z.literal('fixed'),
-    nearM: z.number().min(0).max(20),
-    farM: z.number().min(0).max(20),
+    nearM: within(PLAN_RANGES.bandM),
+    farM: within(PLAN_RANGES.bandM),
   }),
 ]);
 
@@ -56,7 +77,7 @@ export const planSchema = z
     target: targetSchema,
     pattern: zigzagSchema,
     band: bandSchema,
-    tempoPerMin: z.number().min(10).max(240).describe('half steps a minute'),
+    tempoPerMin: within(PLAN_RANGES.tempoPerMin).describe('half steps a minute'),
   })
   .refine((plan) => plan.band.kind !== 'fixed' || plan.band.nearM < plan.band.farM, {
     path: ['band', 'farM'],

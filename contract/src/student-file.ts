@@ -4,16 +4,26 @@ import { z } from 'zod';
 export const STUDENT_FORMAT = 'angled-chalk-student';
 export const STUDENT_VERSION = 1;
 
-const length = (leastM: number, mostM: number) => z.number().min(leastM).max(mostM).optional();
+/** Least and most of every taped length, metres; the ends keep out centimetres typed as metres. */
+export const LENGTH_RANGES = {
+  statureM: [0.8, 2.5],
+  shoulderWidthM: [0.15, 0.8],
+  hipHeightM: [0.3, 1.5],
+  footLengthM: [0.1, 0.4],
+  footBreadthM: [0.04, 0.2],
+  armLengthM: [0.2, 1.2],
+} as const satisfies Record<string, readonly [number, number]>;
 
-/** What a coach taped, metres. The ends keep out centimetres typed as metres. */
+const taped = ([least, most]: readonly [number, number]) => z.number().min(least).max(most);
+
+/** What a coach taped, metres. Everything but stature is optional. */
 export const lengthsSchema = z.object({
-  statureM: z.number().min(0.8).max(2.5),
-  shoulderWidthM: length(0.15, 0.8),
-  hipHeightM: length(0.3, 1.5),
-  footLengthM: length(0.1, 0.4),
-  footBreadthM: length(0.04, 0.2),
-  armLengthM: length(0.2, 1.2),
+  statureM: taped(LENGTH_RANGES.statureM),
+  shoulderWidthM: taped(LENGTH_RANGES.shoulderWidthM).optional(),
+  hipHeightM: taped(LENGTH_RANGES.hipHeightM).optional(),
+  footLengthM: taped(LENGTH_RANGES.footLengthM).optional(),
+  footBreadthM: taped(LENGTH_RANGES.footBreadthM).optional(),
+  armLengthM: taped(LENGTH_RANGES.armLengthM).optional(),
 });
 
 export const schoolIdSchema = z.enum(['shoulder-width', 'wide-base', 'tall-square', 'side-on', 'neutral']);

@@ -16,6 +16,7 @@ export * from './pattern/expand.ts';
 export * from './pattern/footfalls-csv.ts';
 export * from './pattern/plan-svg.ts';
 export * from './pattern/flight.ts';
+export * from './pattern/pose.ts';
 export * from './pattern/faults.ts';
 export * from './pattern/verdict.ts';
 export * from './pattern/performance.ts';

@@ -128,10 +128,28 @@ const OUTLINE: readonly (readonly [acrossBreadths: number, alongLengths: number]
   [-0.38, -0.1],
 ];
 
+/** The outline through those points as a closed Catmull-Rom curve (Catmull and Rom 1974), sampled. */
+const SMOOTH_OUTLINE = smoothClosed(OUTLINE, 3);
+
+function smoothClosed(
+  corners: readonly (readonly [number, number])[],
+  pieces: number,
+): readonly (readonly [number, number])[] {
+  const at = (i: number): readonly [number, number] => corners[(i + corners.length) % corners.length]!;
+  const curve = (a: number, b: number, c: number, d: number, t: number): number =>
+    0.5 * (2 * b + (c - a) * t + (2 * a - 5 * b + 4 * c - d) * t * t + (3 * b - a - 3 * c + d) * t * t * t);
+  return corners.flatMap((_, i) =>
+    Array.from({ length: pieces }, (_piece, k): readonly [number, number] => {
+      const [p, q, r, s] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
+      return [curve(p[0], q[0], r[0], s[0], k / pieces), curve(p[1], q[1], r[1], s[1], k / pieces)];
+    }),
+  );
+}
+
 /** Floor outline of a foot, metres, floor frame; the toes are on the inner side of the long axis. */
 export function footOutline(name: FootName, foot: Foot, body: Body): Point[] {
   const outward = name === 'left' ? -1 : 1;
-  return OUTLINE.map(([across, along]) =>
+  return SMOOTH_OUTLINE.map(([across, along]) =>
     fromFacing(
       foot.ball,
       foot.headingDeg,

@@ -1,7 +1,7 @@
 import { distanceM } from '../floor/vector.ts';
 import { expand } from '../pattern/expand.ts';
 import type { Footwork } from '../pattern/footwork.ts';
-import type { CaptureUncertainty, Finding, GapSeries, Performance } from '../pattern/performance.ts';
+import type { Balls, CaptureUncertainty, Finding, GapSeries, Performance } from '../pattern/performance.ts';
 import type { PlannedDrill } from '../pattern/plan.ts';
 import { judge } from '../pattern/rules.ts';
 import type { Verdict } from '../pattern/verdict.ts';
@@ -23,6 +23,10 @@ export interface CheckResult {
   readonly planFindings: readonly Finding[];
   /** The gap over the capture's time, with band and planned gap. */
   readonly gap: GapSeries;
+  /** Where the balls stood before the first observed footfall. */
+  readonly start: Balls;
+  /** The plan's times in the capture's clock, for every planned landing in order. */
+  readonly plannedLandS: Float64Array;
 }
 
 export interface CheckSteps {
@@ -60,7 +64,16 @@ export function checkTrack(drill: PlannedDrill, track: Track, steps: CheckSteps 
   progress(0.9, 'Measuring');
   const report = reportOf(drill, footwork, track, detection, rows, clock, performance, findings);
   progress(1, 'Done');
-  return { report, footwork, planFindings: judge(planned), gap: performance.gap };
+  return {
+    report,
+    footwork,
+    planFindings: judge(planned),
+    gap: performance.gap,
+    start: performance.start,
+    plannedLandS: Float64Array.from(
+      footwork.moves.flatMap((move) => move.footfalls.map((footfall) => clock.planToTrackS(footfall.landS))),
+    ),
+  };
 }
 
 function reportOf(

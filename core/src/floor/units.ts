@@ -39,6 +39,12 @@ export function formatSmall(metres: number, units: UnitSystem): string {
 export const formatDegrees = (deg: number): string =>
   `${Math.round(deg) < 0 ? '−' : ''}${Math.abs(Math.round(deg))}°`;
 
+/** Seconds to the hundredth, with a real minus sign. */
+export const formatSeconds = (seconds: number): string => {
+  const text = Math.abs(seconds).toFixed(2);
+  return `${seconds < 0 && Number(text) !== 0 ? '−' : ''}${text} s`;
+};
+
 /** Number shown in an input box for a length: centimetres or inches. */
 export const lengthToField = (metres: number, units: UnitSystem): number =>
   units === 'metric' ? Math.round(metres * 1000) / 10 : Math.round((metres / INCH_M) * 10) / 10;

@@ -38,7 +38,11 @@ export interface Track {
 export interface InputProblem {
   readonly code: string;
   readonly message: string;
-  readonly place: { readonly line?: number; readonly column?: string; readonly path?: string };
+  readonly place: {
+    readonly line?: number | undefined;
+    readonly column?: string | undefined;
+    readonly path?: string | undefined;
+  };
 }
 
 export type Result<T> =

@@ -1,0 +1,85 @@
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { createBrowserRouter, Navigate } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
+import { ClubProvider } from './club.tsx';
+import { BrokenPage } from './BrokenPage.tsx';
+import { NoticeProvider } from './notice.tsx';
+import { Shell } from './Shell.tsx';
+import { theme } from './theme.ts';
+import { ApiProblem } from '../api/client.ts';
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (count, error) => !(error instanceof ApiProblem) && count < 2,
+      retryDelay: 600,
+    },
+  },
+});
+
+const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    errorElement: <BrokenPage />,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, element: <Navigate to="/students" replace /> },
+      {
+        path: 'students',
+        lazy: async () => ({ Component: (await import('../students/StudentsPage.tsx')).StudentsPage }),
+      },
+      {
+        path: 'students/:id',
+        lazy: async () => ({ Component: (await import('../students/StudentPage.tsx')).StudentPage }),
+      },
+      {
+        path: 'patterns',
+        lazy: async () => ({ Component: (await import('../pattern/PlansPage.tsx')).PlansPage }),
+      },
+      {
+        path: 'patterns/:id',
+        lazy: async () => ({ Component: (await import('../pattern/PlanPage.tsx')).PlanPage }),
+      },
+      {
+        path: 'set-out',
+        lazy: async () => ({ Component: (await import('../setout/SetOutChoice.tsx')).SetOutChoice }),
+      },
+      {
+        path: 'set-out/:id',
+        lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).SetOutPage }),
+      },
+      {
+        path: 'record',
+        lazy: async () => ({ Component: (await import('../record/RecordPage.tsx')).RecordPage }),
+      },
+      {
+        path: 'checks',
+        lazy: async () => ({ Component: (await import('../check/ChecksPage.tsx')).ChecksPage }),
+      },
+      {
+        path: 'checks/:id',
+        lazy: async () => ({ Component: (await import('../check/CheckPage.tsx')).CheckPage }),
+      },
+      { path: '*', element: <BrokenPage /> },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <QueryClientProvider client={client}>
+        <NoticeProvider>
+          <ClubProvider>
+            <RouterProvider router={router} />
+          </ClubProvider>
+        </NoticeProvider>
+      </QueryClientProvider>
+    </ThemeProvider>
+  );
+}

@@ -1,0 +1,221 @@
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import type { UnitSystem } from '@angled-chalk/core';
+import { NavLink, Outlet } from 'react-router';
+import { useClub } from './club.tsx';
+import { PALETTE } from './palette.ts';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
+
+/** The way through the program is the order of the work. */
+const STEPS = [
+  { to: '/students', label: 'Who', hint: 'students and stance' },
+  { to: '/patterns', label: 'Pattern', hint: 'cones, angles, steps' },
+  { to: '/set-out', label: 'Set out', hint: 'tape distances' },
+  { to: '/record', label: 'Record', hint: 'bring in a track' },
+  { to: '/checks', label: 'Check', hint: 'what happened' },
+] as const;
+
+const PHONE = '@media (max-width: 760px)';
+
+export function Shell() {
+  const { clubName, error } = useClub();
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        minHeight: '100vh',
+        gridTemplateColumns: '164px minmax(0, 1fr)',
+        gridTemplateRows: 'auto 1fr',
+        [PHONE]: { gridTemplateColumns: 'minmax(0, 1fr)', gridTemplateRows: 'auto 1fr auto', pb: '64px' },
+        '@media print': { display: 'block' },
+      }}
+    >
+      <Link
+        href="#main"
+        className="no-print"
+        sx={{
+          position: 'absolute',
+          left: -9999,
+          '&:focus': { left: 8, top: 8, zIndex: 10, bgcolor: PALETTE.chalk, p: 1 },
+        }}
+      >
+        Skip to the content
+      </Link>
+      <Box
+        component="header"
+        className="no-print"
+        sx={{
+          gridColumn: '1 / -1',
+          display: 'flex',
+          gap: 2,
+          alignItems: 'center',
+          px: 2,
+          py: 0.75,
+          bgcolor: PALETTE.ink,
+          color: PALETTE.chalk,
+        }}
+      >
+        <Typography
+          component="span"
+          sx={{ fontWeight: 800, fontStretch: '80%', letterSpacing: 0.3, whiteSpace: 'nowrap' }}
+        >
+          Angled Chalk
+        </Typography>
+        <Typography
+          component="span"
+          variant="body2"
+          noWrap
+          sx={{ opacity: 0.85, [PHONE]: { display: 'none' } }}
+        >
+          {clubName}
+        </Typography>
+        <Box sx={{ flex: 1 }} />
+        <ChosenStudent />
+        <UnitsChoice />
+      </Box>
+      <Steps />
+      <Box
+        component="main"
+        id="main"
+        tabIndex={-1}
+        sx={{ minWidth: 0, p: 2, [PHONE]: { p: 1.25 }, '@media print': { p: 0 } }}
+      >
+        {error ? <ErrorBox error={error} /> : <Outlet />}
+      </Box>
+    </Box>
+  );
+}
+
+const onDark = {
+  '& .MuiInputBase-root': { color: PALETTE.chalk, bgcolor: 'rgba(255,255,255,0.08)' },
+  '& .MuiOutlinedInput-notchedOutline': { borderColor: 'rgba(255,255,255,0.45)' },
+  '& .MuiSvgIcon-root': { color: PALETTE.chalk },
+};
+
+function ChosenStudent() {
+  const { students, student, chooseStudent } = useClub();
+  if (!student) return null;
+  return (
+    <TextField
+      select
+      value={student.id}
+      onChange={(event) => chooseStudent(event.target.value)}
+      sx={{ minWidth: 170, ...onDark }}
+      slotProps={{ select: { SelectDisplayProps: { 'aria-label': 'Chosen student' } } }}
+    >
+      {students.map(({ id, name, leadSide }) => (
+        <MenuItem key={id} value={id}>
+          {name} · {leadSide === 'left' ? 'orthodox' : 'southpaw'}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+function UnitsChoice() {
+  const { units, setUnits } = useClub();
+  const button = {
+    color: PALETTE.chalk,
+    borderColor: 'rgba(255,255,255,0.45)',
+    px: 1.5,
+    minHeight: 40,
+    textTransform: 'none',
+  };
+  const chosen = { '&.Mui-selected, &.Mui-selected:hover': { bgcolor: PALETTE.chalk, color: PALETTE.ink } };
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={units}
+      onChange={(_event, value: UnitSystem | null) => value && setUnits(value)}
+      aria-label="Units"
+    >
+      <ToggleButton value="metric" sx={{ ...button, ...chosen }}>
+        cm
+      </ToggleButton>
+      <ToggleButton value="imperial" sx={{ ...button, ...chosen }}>
+        ft in
+      </ToggleButton>
+    </ToggleButtonGroup>
+  );
+}
+
+function Steps() {
+  return (
+    <Box
+      component="nav"
+      aria-label="Order of the work"
+      className="no-print"
+      sx={{
+        borderRight: `1px solid ${PALETTE.rule}`,
+        pt: 1.5,
+        [PHONE]: {
+          position: 'fixed',
+          zIndex: 5,
+          bottom: 0,
+          left: 0,
+          right: 0,
+          pt: 0,
+          bgcolor: PALETTE.chalk,
+          borderTop: `2px solid ${PALETTE.ink}`,
+          borderRight: 0,
+        },
+      }}
+    >
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, [PHONE]: { display: 'flex' } }}>
+        {STEPS.map(({ to, label, hint }, i) => (
+          <Box component="li" key={to} sx={{ [PHONE]: { flex: 1 } }}>
+            <Box
+              component={NavLink}
+              to={to}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: '28px 1fr',
+                alignItems: 'baseline',
+                px: 1.5,
+                py: 1.1,
+                minHeight: 48,
+                color: PALETTE.ink,
+                textDecoration: 'none',
+                borderLeft: '5px solid transparent',
+                '&:hover': { bgcolor: 'rgba(11,90,80,0.08)' },
+                '&.active': { borderLeftColor: PALETTE.action, bgcolor: PALETTE.chalk, fontWeight: 750 },
+                [PHONE]: {
+                  display: 'flex',
+                  flexDirection: 'column',
+                  alignItems: 'center',
+                  px: 0,
+                  borderLeft: 0,
+                  borderTop: '4px solid transparent',
+                  '&.active': { borderTopColor: PALETTE.action, fontWeight: 750 },
+                },
+              }}
+            >
+              <Box component="span" aria-hidden sx={{ fontWeight: 800, color: PALETTE.action }}>
+                {i + 1}
+              </Box>
+              <span>{label}</span>
+              <Box
+                component="span"
+                sx={{
+                  gridColumn: 2,
+                  fontSize: '0.75rem',
+                  fontWeight: 400,
+                  color: PALETTE.softInk,
+                  [PHONE]: { display: 'none' },
+                }}
+              >
+                {hint}
+              </Box>
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

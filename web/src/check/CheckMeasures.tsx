@@ -1,0 +1,78 @@
+import Box from '@mui/material/Box';
+import { formatSeconds, formatSmall, type CheckReport } from '@angled-chalk/core';
+import { useUnits } from '../app/club.tsx';
+import { Panel } from '../parts/Page.tsx';
+
+/** Error scores of distance and beat, the share in band, and the balance at rest. */
+export function CheckMeasures({ report }: { readonly report: CheckReport }) {
+  const units = useUnits();
+  const { range, beat, balance, capture } = report;
+  const small = (metres: number | undefined | null): string =>
+    metres === undefined || metres === null ? 'none' : formatSmall(metres, units);
+  const seconds = (value: number | undefined | null): string =>
+    value === undefined || value === null ? 'none' : formatSeconds(value);
+  const groups: readonly (readonly [string, string, readonly (readonly [string, string])[]])[] = [
+    [
+      'Gap against the plan',
+      'Mean error is how far off on the whole; spread is how unsteady.',
+      [
+        ['mean error CE', small(range.error?.ce)],
+        ['spread VE', small(range.error?.ve)],
+        ['absolute error AE', small(range.error?.ae)],
+        ['share in band', range.shareInBand === null ? 'none' : `${Math.round(100 * range.shareInBand)} %`],
+        ['left the band', `${range.excursions} times, longest ${range.longestExcursionS.toFixed(2)} s`],
+      ],
+    ],
+    [
+      'Beat',
+      'Landing of the first foot against its beat, from the student’s own start.',
+      [
+        ['mean', seconds(beat.asynchrony?.ce)],
+        ['spread', seconds(beat.asynchrony?.ve)],
+        ['start against the plan', seconds(beat.offsetS)],
+      ],
+    ],
+    [
+      'Balance at rest',
+      `By the ${balance.method}.`,
+      [
+        ['smallest margin', small(balance.smallestMarginM)],
+        ['mean margin', small(balance.meanMarginM)],
+        ['smallest at move', balance.smallestAtMove === null ? 'none' : String(balance.smallestAtMove)],
+      ],
+    ],
+    [
+      'Capture',
+      'What the recording can say.',
+      [
+        ['rate', `${capture.rateHz.toFixed(0)} Hz`],
+        ['noise of a sample', small(capture.noiseM)],
+        ['lost samples', `${(100 * capture.missingShare).toFixed(1)} %`],
+        ['foot within', `± ${small(2 * capture.positionUM)}`],
+        ['landing within', `± ${seconds(2 * capture.timeUS)}`],
+      ],
+    ],
+  ];
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fit, minmax(230px, 1fr))' }}>
+      {groups.map(([title, why, rows]) => (
+        <Panel key={title} title={title}>
+          <Box sx={{ color: 'text.secondary', fontSize: '0.82rem', mb: 1 }}>{why}</Box>
+          <Box
+            component="dl"
+            sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', rowGap: 0.5, columnGap: 1 }}
+          >
+            {rows.map(([name, value]) => (
+              <Box key={name} sx={{ display: 'contents' }}>
+                <dt>{name}</dt>
+                <Box component="dd" sx={{ m: 0, fontWeight: 650, textAlign: 'right' }}>
+                  {value}
+                </Box>
+              </Box>
+            ))}
+          </Box>
+        </Panel>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,84 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import type { FieldValues } from 'react-hook-form';
+import type { Editing, SaveStatus } from './useEditing.ts';
+
+const WORDS: Readonly<Record<SaveStatus, string>> = {
+  saved: 'Saved',
+  saving: 'Saving …',
+  waiting: 'No connection: kept on this device, trying again',
+  conflict: 'Changed elsewhere',
+  refused: 'Not saved',
+};
+
+/** Undo, redo, and whether the edit is safe; a conflict is left to the coach. */
+export function EditBar<T extends FieldValues>({ editing }: { readonly editing: Editing<T> }) {
+  const { undo, redo, status } = editing;
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey)) return;
+      const key = event.key.toLowerCase();
+      const wanted = key === 'y' || (key === 'z' && event.shiftKey) ? redo : key === 'z' ? undo : null;
+      if (!wanted) return;
+      event.preventDefault();
+      wanted();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+      <IconButton aria-label="Undo" disabled={!undo} onClick={() => undo?.()}>
+        <Undo2 size={18} />
+      </IconButton>
+      <IconButton aria-label="Redo" disabled={!redo} onClick={() => redo?.()}>
+        <Redo2 size={18} />
+      </IconButton>
+      <Box
+        component="span"
+        role="status"
+        sx={{
+          fontSize: '0.8rem',
+          color: status === 'saved' || status === 'saving' ? 'text.secondary' : 'error.main',
+        }}
+      >
+        {WORDS[status]}
+      </Box>
+    </Box>
+  );
+}
+
+export function EditProblem<T extends FieldValues>({ editing }: { readonly editing: Editing<T> }) {
+  const { status, problem, keepMine, takeTheirs } = editing;
+  if (status === 'conflict') {
+    return (
+      <Alert
+        severity="warning"
+        variant="outlined"
+        sx={{ mb: 1.5, bgcolor: 'background.paper' }}
+        action={
+          <Box sx={{ display: 'flex', gap: 1 }}>
+            <Button size="small" onClick={keepMine}>
+              Keep mine
+            </Button>
+            <Button size="small" onClick={takeTheirs}>
+              Take theirs
+            </Button>
+          </Box>
+        }
+      >
+        This was changed in another window. Yours is kept on this device; taking theirs can be undone.
+      </Alert>
+    );
+  }
+  if ((status !== 'refused' && status !== 'waiting') || !problem) return null;
+  return (
+    <Alert severity="error" variant="outlined" sx={{ mb: 1.5, bgcolor: 'background.paper' }}>
+      {problem.message}
+    </Alert>
+  );
+}

@@ -1,0 +1,163 @@
+import {
+  formatLength,
+  fromFacing,
+  placeStance,
+  posesOf,
+  zigzagCones,
+  zigzagWaypoints,
+  type Finding,
+  type Footwork,
+  type Plan,
+} from '@angled-chalk/core';
+import { useMemo } from 'react';
+import { useUnits } from '../app/club.tsx';
+import { PALETTE } from '../app/palette.ts';
+import { FloorView, type Focus } from '../plan/FloorView.tsx';
+import { ConeMark, Dimension, FaultMark, FootMark, Line, TargetMark } from '../plan/marks.tsx';
+import { Movable } from '../plan/Movable.tsx';
+
+interface PlanFloorProps {
+  readonly plan: Plan;
+  readonly footwork: Footwork;
+  readonly findings: readonly Finding[];
+  readonly chosen: number | null;
+  readonly timeS: number;
+  readonly focus: Focus | null;
+  readonly onChange: (plan: Plan) => void;
+}
+
+/** The planned pattern on its floor: cones, target, every numbered footprint, and the feet now. */
+export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onChange }: PlanFloorProps) {
+  const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
+  const way = useMemo(() => zigzagWaypoints(plan.pattern), [plan.pattern]);
+  const { pattern, target } = plan;
+  return (
+    <FloorView floor={plan.floor} focus={focus} label={`Floor from above: ${plan.name}`}>
+      <Line points={way} colour={PALETTE.planned} widthM={0.012} dash="0.02 0.05" />
+      <Footprints footwork={footwork} timeS={timeS} />
+      {cones.map((cone, i) =>
+        i === 0 ? (
+          <Movable
+            key={cone.number}
+            at={cone.at}
+            label="First cone; the lane moves with it"
+            reachM={cone.radiusM + 0.1}
+            onMove={(firstCone) => onChange({ ...plan, pattern: { ...pattern, firstCone } })}
+          >
+            <ConeMark cone={cone} tall={pattern.coneHeight === 'tall'} />
+          </Movable>
+        ) : (
+          <ConeMark key={cone.number} cone={cone} tall={pattern.coneHeight === 'tall'} />
+        ),
+      )}
+      <Movable
+        at={target.at}
+        label={`Target: ${target.kind}`}
+        reachM={Math.max(target.radiusM, 0.12) + 0.1}
+        onMove={(at) => onChange({ ...plan, target: { ...target, at } })}
+      >
+        <TargetMark target={target} />
+      </Movable>
+      <LaneDimensions plan={plan} />
+      {findings.map(
+        (found, i) =>
+          found.at && (
+            <FaultMark
+              key={`${found.fault}-${found.timeS}-${found.foot}`}
+              at={found.at}
+              number={i + 1}
+              chosen={chosen === i}
+            />
+          ),
+      )}
+      <FeetNow plan={plan} footwork={footwork} timeS={timeS} />
+    </FloorView>
+  );
+}
+
+/** While it plays, prints already made are full and those to come are faint. */
+function Footprints({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
+  return footwork.moves.flatMap((move) =>
+    move.footfalls.map((footfall) => (
+      <FootMark
+        key={footfall.number}
+        name={footfall.foot}
+        foot={footOf(footfall.to, footfall.headingAfterDeg)}
+        body={footwork.stance.body}
+        standing="planned"
+        number={footfall.number}
+        faint={timeS > 0 && footfall.landS > timeS}
+      />
+    )),
+  );
+}
+
+const FEET = new WeakMap<object, ReturnType<typeof makeFoot>>();
+const makeFoot = (ball: { readonly x: number; readonly y: number }, headingDeg: number | null) => ({
+  ball,
+  headingDeg: headingDeg ?? 0,
+  heelUp: false,
+});
+
+/** The same foot object for the same landing, so that unchanged prints are not drawn again. */
+function footOf(ball: { readonly x: number; readonly y: number }, headingDeg: number | null) {
+  const known = FEET.get(ball);
+  if (known && known.headingDeg === (headingDeg ?? 0)) return known;
+  const foot = makeFoot(ball, headingDeg);
+  FEET.set(ball, foot);
+  return foot;
+}
+
+function FeetNow({
+  plan,
+  footwork,
+  timeS,
+}: {
+  readonly plan: Plan;
+  readonly footwork: Footwork;
+  readonly timeS: number;
+}) {
+  const poseAt = useMemo(() => {
+    const start = placeStance(footwork.stance, zigzagWaypoints(plan.pattern)[0]!, footwork.startFacingDeg);
+    return posesOf(
+      start,
+      footwork.moves.flatMap((move) => [...move.footfalls]),
+    );
+  }, [plan.pattern, footwork]);
+  const { body } = footwork.stance;
+  return (
+    <>
+      <FootMark name="left" foot={poseAt('left', timeS)} body={body} standing="now" strong />
+      <FootMark name="right" foot={poseAt('right', timeS)} body={body} standing="now" strong />
+    </>
+  );
+}
+
+function LaneDimensions({ plan }: { readonly plan: Plan }) {
+  const units = useUnits();
+  const { pattern } = plan;
+  const cones = zigzagCones(pattern);
+  const [first, second] = cones;
+  const side = pattern.startSide === 'left' ? -1 : 1;
+  const aside = (pattern.sideOffsetM + 0.75) * -side;
+  return (
+    <>
+      {first && second && (
+        <Dimension
+          from={first.at}
+          to={second.at}
+          asideM={aside}
+          text={formatLength(pattern.spacingM, units)}
+        />
+      )}
+      {first && pattern.sideOffsetM > 0.05 && (
+        <Dimension
+          from={first.at}
+          to={fromFacing(first.at, pattern.laneHeadingDeg, side * pattern.sideOffsetM, 0)}
+          text={formatLength(pattern.sideOffsetM, units)}
+          asideM={side * (pattern.spacingM / 2 + 0.45)}
+        />
+      )}
+    </>
+  );
+}

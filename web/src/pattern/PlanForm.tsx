@@ -1,0 +1,165 @@
+import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { PLAN_RANGES } from '@angled-chalk/contract';
+import { fieldToLength, fieldUnit, lengthToField, rectangularFloor, type Plan } from '@angled-chalk/core';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { useUnits } from '../app/club.tsx';
+import { ChoiceField, LengthField, NumberBox, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
+import { Panel } from '../parts/Page.tsx';
+
+const TWO = { display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' } as const;
+
+export function PlanForm() {
+  const band = useWatch<Plan, 'band.kind'>({ name: 'band.kind' });
+  return (
+    <Panel title="Zigzag lane">
+      <Box sx={TWO}>
+        <Box sx={{ gridColumn: '1 / -1' }}>
+          <TextLine<Plan> name="name" label="Name" />
+        </Box>
+        <NumberField<Plan> name="pattern.cones" label="Cones" range={PLAN_RANGES.cones} />
+        <LengthField<Plan> name="pattern.spacingM" label="Spacing" range={PLAN_RANGES.spacingM} />
+        <LengthField<Plan> name="pattern.sideOffsetM" label="Pass at" range={PLAN_RANGES.sideOffsetM} />
+        <ChoiceField<Plan>
+          name="pattern.startSide"
+          label="First cone passed"
+          choices={[
+            ['left', 'on its left'],
+            ['right', 'on its right'],
+          ]}
+        />
+        <NumberField<Plan>
+          name="tempoPerMin"
+          label="Half steps a minute"
+          range={PLAN_RANGES.tempoPerMin}
+          step={5}
+        />
+        <NumberField<Plan>
+          name="pattern.laneHeadingDeg"
+          label="Lane heading"
+          unit="°"
+          range={PLAN_RANGES.laneHeadingDeg}
+          step={5}
+        />
+        <ChoiceField<Plan>
+          name="pattern.coneHeight"
+          label="Cones are"
+          choices={[
+            ['flat', 'flat markers'],
+            ['tall', 'tall cones'],
+          ]}
+        />
+        <NumberField<Plan> name="pattern.laps" label="Laps" range={PLAN_RANGES.laps} />
+        <Box sx={{ gridColumn: '1 / -1' }}>
+          <SwitchField<Plan> name="pattern.wayBack" label="And the whole way back, facing the target" />
+        </Box>
+        <ChoiceField<Plan>
+          name="target.kind"
+          label="Target"
+          choices={[
+            ['bag', 'bag'],
+            ['pad', 'pad holder'],
+            ['partner', 'partner'],
+          ]}
+        />
+        <LengthField<Plan> name="target.radiusM" label="Target radius" range={PLAN_RANGES.radiusM} />
+        <LengthField<Plan> name="target.at.x" label="Target x" range={PLAN_RANGES.coordinate} />
+        <LengthField<Plan> name="target.at.y" label="Target y" range={PLAN_RANGES.coordinate} />
+        <LengthField<Plan> name="pattern.firstCone.x" label="First cone x" range={PLAN_RANGES.coordinate} />
+        <LengthField<Plan> name="pattern.firstCone.y" label="First cone y" range={PLAN_RANGES.coordinate} />
+        <BandKind />
+        {band === 'fixed' ? (
+          <>
+            <LengthField<Plan> name="band.nearM" label="Gap at least" range={PLAN_RANGES.bandM} />
+            <LengthField<Plan> name="band.farM" label="Gap at most" range={PLAN_RANGES.bandM} />
+          </>
+        ) : (
+          <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
+        )}
+        <MatSize />
+      </Box>
+    </Panel>
+  );
+}
+
+const AROUND = { kind: 'around-plan', toleranceM: 0.2 } as const;
+const FIXED = { kind: 'fixed', nearM: 1, farM: 6 } as const;
+
+/** Choosing how the band is given puts usable edges in, so that the form is never half filled. */
+function BandKind() {
+  const { setValue } = useFormContext<Plan>();
+  const kind = useWatch<Plan, 'band.kind'>({ name: 'band.kind' });
+  return (
+    <Box sx={{ gridColumn: '1 / -1' }}>
+      <ChoiceBox
+        label="Gap band"
+        value={kind}
+        choices={[
+          ['around-plan', 'around the planned gap'],
+          ['fixed', 'between two distances'],
+        ]}
+        onChoice={(value) => setValue('band', value === 'fixed' ? FIXED : AROUND, { shouldDirty: true })}
+      />
+    </Box>
+  );
+}
+
+function ChoiceBox({
+  label,
+  value,
+  choices,
+  onChoice,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly choices: readonly (readonly [string, string])[];
+  readonly onChoice: (value: string) => void;
+}) {
+  return (
+    <TextField
+      select
+      fullWidth
+      label={label}
+      value={value}
+      onChange={(event) => onChoice(event.target.value)}
+      slotProps={{ select: { SelectDisplayProps: { 'aria-label': label } } }}
+    >
+      {choices.map(([key, text]) => (
+        <MenuItem key={key} value={key}>
+          {text}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+const MAT_M = [1, 60] as const;
+
+/** Width and depth of a rectangular mat; its corners are the datums. */
+function MatSize() {
+  const units = useUnits();
+  const { setValue } = useFormContext<Plan>();
+  const floor = useWatch<Plan, 'floor'>({ name: 'floor' });
+  const width = Math.max(...floor.outline.map((corner) => corner.x));
+  const depth = Math.max(...floor.outline.map((corner) => corner.y));
+  const set = (widthM: number, depthM: number): void => {
+    const fits = [widthM, depthM].every((size) => size >= MAT_M[0] && size <= MAT_M[1]);
+    if (fits) setValue('floor', rectangularFloor(floor.name, widthM, depthM) as never, { shouldDirty: true });
+  };
+  const box = (label: string, metres: number, onMetres: (metres: number) => void) => (
+    <NumberBox
+      label={label}
+      value={lengthToField(metres, units)}
+      unit={fieldUnit(units)}
+      step={units === 'metric' ? 10 : 6}
+      onNumber={(value) => value !== undefined && onMetres(fieldToLength(value, units))}
+    />
+  );
+  return (
+    <>
+      {box('Mat width', width, (metres) => set(metres, depth))}
+      {box('Mat depth', depth, (metres) => set(width, metres))}
+    </>
+  );
+}

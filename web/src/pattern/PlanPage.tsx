@@ -1,0 +1,141 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { planFile, planSchema, toOpenKeys, type StoredPlan, type Student } from '@angled-chalk/contract';
+import { checkPlan, formatLength, midpoint, performPlan, type Plan } from '@angled-chalk/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { FormProvider } from 'react-hook-form';
+import { Link, useParams } from 'react-router';
+import { api } from '../api/client.ts';
+import { KEYS, usePlans } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
+import { saveText } from '../parts/download.ts';
+import { EditBar, EditProblem } from '../parts/EditBar.tsx';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { FindingList } from '../parts/FindingList.tsx';
+import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
+import { useEditing } from '../parts/useEditing.ts';
+import { CleanLane } from './CleanLane.tsx';
+import { PlanFloor } from './PlanFloor.tsx';
+import { PlanForm } from './PlanForm.tsx';
+import { NEAR_RADIUS_M, NearSwitch } from '../plan/NearSwitch.tsx';
+import { PlaybackBar } from './PlaybackBar.tsx';
+import { usePlayback } from './usePlayback.ts';
+
+export function PlanPage() {
+  const { id } = useParams();
+  const plans = usePlans();
+  const { student, loading } = useClub();
+  const found = plans.data?.find((plan) => plan.id === id);
+  if (plans.isLoading || loading) return <Busy what="Reading the pattern" />;
+  if (plans.error) return <ErrorBox error={plans.error} />;
+  if (!found) return <ErrorBox error={new Error('This pattern is not there. It may have been deleted.')} />;
+  if (!student)
+    return <ErrorBox error={new Error('Add a student first: a pattern is always drawn for somebody.')} />;
+  return <PlanEditor key={found.id} stored={found} student={student} />;
+}
+
+function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly student: Student }) {
+  const client = useQueryClient();
+  const { units } = useClub();
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [near, setNear] = useState(false);
+  const editing = useEditing<Plan>({
+    key: `editing-plan-${stored.id}`,
+    stored: { value: stored.plan, version: stored.version },
+    schema: planSchema as never,
+    save: async (value, version) => {
+      const saved = await api.put<StoredPlan>(`/plans/${stored.id}`, { version, value });
+      client.setQueryData<StoredPlan[]>(KEYS.plans, (list) =>
+        list?.map((one) => (one.id === saved.id ? saved : one)),
+      );
+      return saved;
+    },
+    fetchCurrent: async () => {
+      const current = await api.get<StoredPlan>(`/plans/${stored.id}`);
+      return { value: current.plan, version: current.version };
+    },
+  });
+  const plan = editing.value;
+  const drill = useMemo(() => ({ plan, student }), [plan, student]);
+  const { footwork, findings } = useMemo(() => checkPlan(drill), [drill]);
+  const landings = useMemo(
+    () => footwork.moves.flatMap((move) => move.footfalls.map(({ landS }) => landS)),
+    [footwork],
+  );
+  const playback = usePlayback(footwork.endS, landings);
+  const centreAt = useMemo(() => {
+    const { start, ballAt } = performPlan(drill, footwork);
+    return (timeS: number) =>
+      timeS > 0 ? midpoint(ballAt('left', timeS), ballAt('right', timeS)) : midpoint(start.left, start.right);
+  }, [drill, footwork]);
+  const steps = footwork.moves.map((move) => move.distanceM);
+  const choose = (index: number): void => {
+    setChosen(index);
+    setNear(true);
+    playback.setTimeS(findings[index]!.timeS);
+  };
+  return (
+    <FormProvider {...editing.form}>
+      <PageTitle
+        sub={`${footwork.moves.length} half steps of ${formatLength(Math.min(...steps), units)} to ${formatLength(Math.max(...steps), units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; the ${footwork.moves[0]!.firstFoot} foot goes first.`}
+        actions={
+          <>
+            <EditBar editing={editing} />
+            <Button
+              onClick={() =>
+                saveText(`${plan.name}.plan.json`, `${JSON.stringify(toOpenKeys(planFile(plan)), null, 2)}\n`)
+              }
+            >
+              Plan file
+            </Button>
+            <Button variant="contained" component={Link} to={`/set-out/${stored.id}`}>
+              Set it out
+            </Button>
+          </>
+        }
+      >
+        {findings.length === 0
+          ? `${plan.name}: clean for ${student.name}`
+          : `${plan.name}: ${findings.length} ${findings.length === 1 ? 'place' : 'places'} to mend for ${student.name}`}
+      </PageTitle>
+      <EditProblem editing={editing} />
+      <Box sx={BESIDE}>
+        <Box>
+          <PlanFloor
+            plan={plan}
+            footwork={footwork}
+            findings={findings}
+            chosen={chosen}
+            timeS={playback.timeS}
+            focus={near ? { at: centreAt(playback.timeS), radiusM: NEAR_RADIUS_M } : null}
+            onChange={editing.replace}
+          />
+          <PlaybackBar playback={playback} endS={footwork.endS} tempoPerMin={plan.tempoPerMin}>
+            <NearSwitch near={near} onNear={setNear} />
+          </PlaybackBar>
+        </Box>
+        <Box sx={{ display: 'grid', gap: 1.5 }}>
+          {findings.length > 0 && (
+            <Panel title={`Rules not met (${findings.length})`}>
+              <CleanLane drill={drill} onUse={editing.replace} />
+              <FindingList
+                label="Rules not met by the plan"
+                findings={findings}
+                chosen={chosen}
+                onChoose={choose}
+              />
+            </Panel>
+          )}
+          {plan.pattern.wayBack && plan.pattern.coneHeight === 'tall' && (
+            <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
+              On the way back the student moves backward: use flat markers instead of tall cones.
+            </Alert>
+          )}
+          <PlanForm />
+        </Box>
+      </Box>
+    </FormProvider>
+  );
+}

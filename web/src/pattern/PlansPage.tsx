@@ -1,0 +1,120 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Paper from '@mui/material/Paper';
+import { checkPlan, DEMO_PLAN, formatLength, type Plan, type StudentFit } from '@angled-chalk/core';
+import type { StoredPlan } from '@angled-chalk/contract';
+import { useRef, useState } from 'react';
+import { readPlanFile } from '@angled-chalk/contract';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { useAddPlan, useDelete, usePlans, useRestore } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
+import { useNotice } from '../app/notice.tsx';
+import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
+import { Busy, PageTitle } from '../parts/Page.tsx';
+import { VerdictMark } from '../parts/VerdictMark.tsx';
+import type { InputProblem } from '@angled-chalk/core';
+
+const NEW_PLAN: Plan = { ...DEMO_PLAN, name: 'New zigzag' };
+
+export function PlansPage() {
+  const plans = usePlans();
+  const add = useAddPlan();
+  const navigate = useNavigate();
+  const { student } = useClub();
+  const picker = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<InputProblem | null>(null);
+  const addOne = async (plan: Plan): Promise<void> => {
+    const { id } = await add.mutateAsync({ id: crypto.randomUUID(), value: plan });
+    await navigate(`/patterns/${id}`);
+  };
+  const open = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    const read = readPlanFile(await file.text());
+    setProblem(read.ok ? null : read.problem);
+    if (read.ok) await addOne(read.value);
+  };
+  if (plans.isLoading) return <Busy what="Reading the patterns" />;
+  const list = plans.data ?? [];
+  return (
+    <>
+      <PageTitle
+        sub={
+          student
+            ? `Judged for ${student.name}. Change the student in the top line and every plan is judged again.`
+            : undefined
+        }
+        actions={
+          <>
+            <Button onClick={() => picker.current?.click()}>Open a plan file</Button>
+            <input
+              ref={picker}
+              hidden
+              type="file"
+              accept=".json,application/json"
+              aria-label="Plan file"
+              onChange={(event) => {
+                void open(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+            <Button variant="contained" disabled={add.isPending} onClick={() => void addOne(NEW_PLAN)}>
+              New zigzag
+            </Button>
+          </>
+        }
+      >
+        {list.length === 0 ? 'No patterns yet' : `${list.length} patterns`}
+      </PageTitle>
+      {problem && <ProblemBox problem={problem} title="The plan file was not opened" />}
+      {(plans.error ?? add.error) && <ErrorBox error={(plans.error ?? add.error)!} />}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
+        {list.map((stored) => (
+          <PlanRow key={stored.id} stored={stored} student={student} />
+        ))}
+      </Box>
+    </>
+  );
+}
+
+function PlanRow({ stored, student }: { readonly stored: StoredPlan; readonly student: StudentFit | null }) {
+  const { units } = useClub();
+  const remove = useDelete('plans');
+  const restore = useRestore('plans');
+  const notice = useNotice();
+  const { id, plan } = stored;
+  const found = student ? checkPlan({ plan, student }).findings.length : 0;
+  const onDelete = async (): Promise<void> => {
+    await remove.mutateAsync(id);
+    notice({ text: `${plan.name} was deleted.`, undo: () => restore.mutate(id) });
+  };
+  return (
+    <Paper
+      component="li"
+      variant="outlined"
+      sx={{ p: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
+    >
+      <Box sx={{ flex: '1 1 260px' }}>
+        <Link component={RouterLink} to={`/patterns/${id}`} sx={{ fontWeight: 700, fontSize: '1.05rem' }}>
+          {plan.name}
+        </Link>
+        <Box sx={{ color: 'text.secondary' }}>
+          {plan.pattern.cones} cones, {formatLength(plan.pattern.spacingM, units)} apart, passed at{' '}
+          {formatLength(plan.pattern.sideOffsetM, units)}; {plan.target.kind} as target
+        </Box>
+      </Box>
+      {student && (
+        <Box sx={{ minWidth: 170 }}>
+          <VerdictMark outcome={found === 0 ? 'met' : 'not-met'} />
+          {found > 0 && <Box sx={{ fontSize: '0.84rem' }}>{found} places to mend</Box>}
+        </Box>
+      )}
+      <Button component={RouterLink} to={`/set-out/${id}`}>
+        Set out
+      </Button>
+      <Button color="error" onClick={() => void onDelete()} aria-label={`Delete ${plan.name}`}>
+        Delete
+      </Button>
+    </Paper>
+  );
+}

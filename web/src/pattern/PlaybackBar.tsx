@@ -1,0 +1,74 @@
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
+import TextField from '@mui/material/TextField';
+import { Pause, Play } from 'lucide-react';
+import type { ReactNode } from 'react';
+import type { Playback } from './usePlayback.ts';
+
+const SPEEDS = [0.25, 0.5, 0.75, 1, 1.25, 1.5];
+
+/** Play, stop, and the moment; the tempo as a share of the planned one, with the beats a minute. */
+export function PlaybackBar({
+  playback,
+  endS,
+  tempoPerMin,
+  children,
+}: {
+  readonly playback: Playback;
+  readonly endS: number;
+  readonly tempoPerMin: number;
+  readonly children?: ReactNode;
+}) {
+  const { timeS, playing, speed, toggle, setTimeS, setSpeed } = playback;
+  return (
+    <Box
+      className="no-print"
+      sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1, flexWrap: 'wrap' }}
+    >
+      <IconButton
+        aria-label={playing ? 'Stop' : 'Play'}
+        onClick={toggle}
+        sx={{
+          bgcolor: 'primary.main',
+          color: '#fff',
+          width: 48,
+          height: 48,
+          '&:hover': { bgcolor: 'primary.dark' },
+        }}
+      >
+        {playing ? <Pause size={20} /> : <Play size={20} />}
+      </IconButton>
+      <Slider
+        sx={{ flex: '1 1 160px' }}
+        size="small"
+        min={0}
+        max={endS}
+        step={0.05}
+        value={timeS}
+        onChange={(_event, value) => setTimeS(value as number)}
+        aria-label="Moment"
+        getAriaValueText={(value) => `${value.toFixed(2)} s`}
+      />
+      <Box component="span" sx={{ minWidth: 96, textAlign: 'right' }}>
+        {timeS.toFixed(1)} of {endS.toFixed(1)} s
+      </Box>
+      <TextField
+        select
+        label="Tempo"
+        value={speed}
+        onChange={(event) => setSpeed(Number(event.target.value))}
+        sx={{ width: 150 }}
+        slotProps={{ select: { SelectDisplayProps: { 'aria-label': 'Tempo of the playback' } } }}
+      >
+        {SPEEDS.map((share) => (
+          <MenuItem key={share} value={share}>
+            {Math.round(share * tempoPerMin)} a minute
+          </MenuItem>
+        ))}
+      </TextField>
+      {children}
+    </Box>
+  );
+}

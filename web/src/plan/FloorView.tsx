@@ -1,0 +1,252 @@
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import type { Floor, Point } from '@angled-chalk/core';
+import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
+import { createContext, use, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch';
+import { PALETTE } from '../app/palette.ts';
+import { frameAround, pathOf, toDrawing, toFloor, type Frame } from './frame.ts';
+
+interface Drawing {
+  readonly frame: Frame;
+  /** Size of a word on the drawing, metres, so that it reads the same at every floor size. */
+  readonly textM: number;
+  /** Near enough for letters and numbers on single feet. */
+  readonly detailed: boolean;
+  readonly svg: RefObject<SVGSVGElement | null>;
+}
+
+const DrawingContext = createContext<Drawing | null>(null);
+
+export function useDrawing(): Drawing {
+  const drawing = use(DrawingContext);
+  if (!drawing) throw new Error('a mark outside a drawing');
+  return drawing;
+}
+
+/** Floor point under a pointer. */
+export function floorPoint(drawing: Drawing, clientX: number, clientY: number): Point {
+  const matrix = drawing.svg.current?.getScreenCTM();
+  if (!matrix) return { x: 0, y: 0 };
+  const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse());
+  return toFloor(drawing.frame, { x, y });
+}
+
+/** Part of a floor to look at: everything within radiusM of a point. */
+export interface Focus {
+  readonly at: Point;
+  readonly radiusM: number;
+}
+
+interface ViewProps {
+  readonly label: string;
+  readonly children: ReactNode;
+  readonly height?: string;
+}
+
+interface FloorViewProps extends ViewProps {
+  readonly floor: Floor;
+  readonly focus?: Focus | null;
+}
+
+/** The one floor drawing, seen from above, in true measure: every screen and print draws with it. */
+export function FloorView({
+  floor,
+  focus = null,
+  label,
+  children,
+  height = 'max(420px, calc(100vh - 232px))',
+}: FloorViewProps) {
+  const frame = useMemo(() => frameAround(floor.outline, 0.45), [floor.outline]);
+  return (
+    <View frame={frame} focus={focus} label={label} height={height}>
+      <Mat floor={floor} />
+      {children}
+    </View>
+  );
+}
+
+interface CloseViewProps extends ViewProps {
+  readonly around: readonly Point[];
+  readonly marginM: number;
+}
+
+/** The same drawing around some points only, without walls: a stance card, a single step. */
+export function CloseView({ around, marginM, label, children, height = 'min(60vh, 560px)' }: CloseViewProps) {
+  const frame = useMemo(() => frameAround(around, marginM), [around, marginM]);
+  return (
+    <View frame={frame} focus={null} label={label} height={height}>
+      <rect x={-9} y={-9} width={frame.width + 18} height={frame.height + 18} fill={PALETTE.mat} />
+      <Grid
+        frame={{ left: frame.left - 2, top: frame.top + 2, width: frame.width + 4, height: frame.height + 4 }}
+        inFrame={frame}
+        everyM={0.1}
+      />
+      {children}
+    </View>
+  );
+}
+
+/** Beyond this magnification the letters on the feet can be read. */
+const READABLE_SCALE = 1.8;
+
+function View({
+  frame,
+  focus,
+  label,
+  children,
+  height,
+}: ViewProps & { readonly frame: Frame; readonly focus: Focus | null; readonly height: string }) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [near, setNear] = useState(false);
+  const sizeM = focus ? 2 * focus.radiusM : Math.max(frame.width, frame.height);
+  const detailed = near || sizeM < 4;
+  const drawing = useMemo(() => ({ frame, textM: sizeM / 46, detailed, svg }), [frame, sizeM, detailed]);
+  const centre = focus && toDrawing(frame, focus.at);
+  const viewBox = centre
+    ? `${centre.x - focus.radiusM} ${centre.y - focus.radiusM} ${2 * focus.radiusM} ${2 * focus.radiusM}`
+    : `0 0 ${frame.width} ${frame.height}`;
+  return (
+    <DrawingContext value={drawing}>
+      <Box
+        sx={{
+          position: 'relative',
+          border: `1px solid ${PALETTE.rule}`,
+          bgcolor: PALETTE.canvas,
+          height,
+          '@media print': { height: '150mm', border: 0 },
+        }}
+      >
+        <TransformWrapper
+          minScale={1}
+          maxScale={12}
+          doubleClick={{ disabled: true }}
+          wheel={{ activationKeys: ['Control', 'Meta'] }}
+          panning={{ excluded: ['stays'] }}
+          onTransform={(_wrapper, { scale }) => setNear(scale > READABLE_SCALE)}
+        >
+          <Zoom />
+          <TransformComponent wrapperStyle={FULL} contentStyle={FULL}>
+            <svg
+              ref={svg}
+              role="group"
+              aria-label={label}
+              viewBox={viewBox}
+              preserveAspectRatio="xMidYMid meet"
+              style={{ width: '100%', height: '100%', display: 'block' }}
+            >
+              {children}
+            </svg>
+          </TransformComponent>
+        </TransformWrapper>
+      </Box>
+    </DrawingContext>
+  );
+}
+
+const FULL = { width: '100%', height: '100%' } as const;
+
+function Zoom() {
+  const { zoomIn, zoomOut, resetTransform } = useControls();
+  const look = {
+    bgcolor: PALETTE.chalk,
+    border: `1px solid ${PALETTE.rule}`,
+    borderRadius: '3px',
+    '&:hover': { bgcolor: '#fff' },
+  };
+  return (
+    <Box
+      className="no-print"
+      sx={{
+        position: 'absolute',
+        right: 8,
+        top: '50%',
+        transform: 'translateY(-50%)',
+        zIndex: 1,
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 0.5,
+      }}
+    >
+      <IconButton aria-label="Nearer" sx={look} onClick={() => zoomIn()}>
+        <ZoomIn size={18} />
+      </IconButton>
+      <IconButton aria-label="Further" sx={look} onClick={() => zoomOut()}>
+        <ZoomOut size={18} />
+      </IconButton>
+      <IconButton aria-label="Whole floor" sx={look} onClick={() => resetTransform()}>
+        <Maximize size={18} />
+      </IconButton>
+    </Box>
+  );
+}
+
+function Grid({
+  frame,
+  inFrame = frame,
+  everyM,
+}: {
+  readonly frame: Frame;
+  readonly inFrame?: Frame;
+  readonly everyM: number;
+}) {
+  const xs = steps(frame.left, frame.left + frame.width, everyM);
+  const ys = steps(frame.top - frame.height, frame.top, everyM);
+  const [x1, x2] = [frame.left - inFrame.left, frame.left + frame.width - inFrame.left];
+  const [y1, y2] = [inFrame.top - frame.top, inFrame.top - frame.top + frame.height];
+  return (
+    <g stroke={PALETTE.matLine} strokeWidth={everyM / 40} aria-hidden>
+      {xs.map((x) => (
+        <line key={`x${x}`} x1={x - inFrame.left} x2={x - inFrame.left} y1={y1} y2={y2} />
+      ))}
+      {ys.map((y) => (
+        <line key={`y${y}`} y1={inFrame.top - y} y2={inFrame.top - y} x1={x1} x2={x2} />
+      ))}
+    </g>
+  );
+}
+
+function steps(from: number, to: number, every: number): number[] {
+  const first = Math.ceil(from / every);
+  return Array.from(
+    { length: Math.max(0, Math.floor(to / every) - first + 1) },
+    (_, i) => (first + i) * every,
+  );
+}
+
+/** The floor itself: outline, a metre grid, and the datums a tape starts from. */
+function Mat({ floor }: { readonly floor: Floor }) {
+  const { frame, textM } = useDrawing();
+  const clip = `mat-${floor.name.replace(/\W/g, '')}`;
+  return (
+    <g>
+      <clipPath id={clip}>
+        <path d={pathOf(frame, floor.outline, true)} />
+      </clipPath>
+      <path d={pathOf(frame, floor.outline, true)} fill={PALETTE.mat} />
+      <g clipPath={`url(#${clip})`}>
+        <Grid frame={frame} everyM={1} />
+      </g>
+      <path d={pathOf(frame, floor.outline, true)} fill="none" stroke={PALETTE.wall} strokeWidth={0.05} />
+      {floor.datums.map((datum) => {
+        const { x, y } = toDrawing(frame, datum.at);
+        return (
+          <g key={datum.id}>
+            <circle cx={x} cy={y} r={0.06} fill={PALETTE.ink} />
+            <text
+              x={x + (x < frame.width / 2 ? -0.13 : 0.13)}
+              y={y}
+              fontSize={textM * 1.2}
+              fontWeight={800}
+              fill={PALETTE.ink}
+              textAnchor={x < frame.width / 2 ? 'end' : 'start'}
+              dominantBaseline="central"
+            >
+              {datum.id}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

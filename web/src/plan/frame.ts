@@ -1,0 +1,37 @@
+import type { Point } from '@angled-chalk/core';
+
+/**
+ * Drawing frame: one unit is one metre, origin at the top left of the drawing, y downward. Floors
+ * have y upward; these two functions are the only place that turns one into the other.
+ */
+export interface Frame {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export function frameAround(points: readonly Point[], marginM: number): Frame {
+  const xs = points.map((p) => p.x);
+  const ys = points.map((p) => p.y);
+  const left = Math.min(...xs) - marginM;
+  const top = Math.max(...ys) + marginM;
+  return {
+    left,
+    top,
+    width: Math.max(...xs) + marginM - left,
+    height: top - (Math.min(...ys) - marginM),
+  };
+}
+
+export const toDrawing = (frame: Frame, { x, y }: Point): Point => ({ x: x - frame.left, y: frame.top - y });
+export const toFloor = (frame: Frame, { x, y }: Point): Point => ({ x: x + frame.left, y: frame.top - y });
+
+/** Text of a path or polygon through floor points. */
+export const pathOf = (frame: Frame, points: readonly Point[], closed = false): string =>
+  points
+    .map((p, i) => {
+      const { x, y } = toDrawing(frame, p);
+      return `${i === 0 ? 'M' : 'L'}${x.toFixed(4)} ${y.toFixed(4)}`;
+    })
+    .join('') + (closed ? 'Z' : '');

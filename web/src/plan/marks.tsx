@@ -1,0 +1,270 @@
+import {
+  distanceM,
+  footOutline,
+  forward,
+  fromFacing,
+  headingDeg,
+  midpoint,
+  type Body,
+  type Cone,
+  type Foot,
+  type FootName,
+  type Point,
+  type Target,
+} from '@angled-chalk/core';
+import { memo } from 'react';
+import { PALETTE } from '../app/palette.ts';
+import { useDrawing } from './FloorView.tsx';
+import { pathOf, toDrawing } from './frame.ts';
+
+export type Standing = 'planned' | 'observed' | 'now';
+
+const LINE: Readonly<Record<Standing, { stroke: string; fill: string; dashed?: boolean }>> = {
+  planned: { stroke: PALETTE.planned, fill: 'none', dashed: true },
+  observed: { stroke: PALETTE.observed, fill: 'rgba(162,59,18,0.14)' },
+  now: { stroke: PALETTE.ink, fill: PALETTE.chalk },
+};
+
+interface FootMarkProps {
+  readonly name: FootName;
+  readonly foot: Foot;
+  readonly body: Body;
+  readonly standing: Standing;
+  /** Number of the footfall, beside the letter. */
+  readonly number?: number | undefined;
+  readonly faint?: boolean;
+  readonly strong?: boolean;
+}
+
+/** One foot: its real outline, a round ball mark and an L, or a square one and an R. */
+export const FootMark = memo(function FootMark({
+  name,
+  foot,
+  body,
+  standing,
+  number,
+  faint,
+  strong,
+}: FootMarkProps) {
+  const { frame, textM, detailed } = useDrawing();
+  const look = LINE[standing];
+  const line = Math.min(0.012, textM * 0.13);
+  const { x, y } = toDrawing(frame, foot.ball);
+  const lengthM = body.footLength.valueM;
+  const size = Math.min(textM, lengthM * 0.34);
+  const ball = size * 0.3;
+  const at = toDrawing(frame, fromFacing(foot.ball, foot.headingDeg, 0, -0.38 * lengthM));
+  const letter = name === 'left' ? 'L' : 'R';
+  return (
+    <g opacity={faint ? 0.28 : 1}>
+      <path
+        d={pathOf(frame, footOutline(name, foot, body), true)}
+        fill={look.fill}
+        stroke={look.stroke}
+        strokeWidth={strong ? 1.8 * line : line}
+        strokeLinejoin="round"
+        strokeDasharray={look.dashed ? `${3 * line} ${2 * line}` : undefined}
+      />
+      {name === 'left' ? (
+        <circle cx={x} cy={y} r={ball} fill={look.stroke} />
+      ) : (
+        <rect x={x - ball} y={y - ball} width={2 * ball} height={2 * ball} fill={look.stroke} />
+      )}
+      {!faint && detailed && (
+        <text
+          x={at.x}
+          y={at.y}
+          fontSize={size}
+          fontWeight={700}
+          fill={look.stroke}
+          textAnchor="middle"
+          dominantBaseline="central"
+        >
+          {letter}
+          {number ?? ''}
+        </text>
+      )}
+    </g>
+  );
+});
+
+/** A cone from above: its base, a second ring when it is tall, and its number, inside where it fits. */
+export function ConeMark({ cone, tall }: { readonly cone: Cone; readonly tall: boolean }) {
+  const { frame, textM } = useDrawing();
+  const { x, y } = toDrawing(frame, cone.at);
+  const r = Math.max(cone.radiusM, 0.02);
+  const inside = textM < 1.4 * r;
+  return (
+    <g>
+      <circle cx={x} cy={y} r={r} fill={PALETTE.chalk} stroke={PALETTE.ink} strokeWidth={0.018} />
+      {tall && <circle cx={x} cy={y} r={r * 0.55} fill="none" stroke={PALETTE.ink} strokeWidth={0.018} />}
+      <text
+        x={inside ? x : x + r + textM * 0.35}
+        y={y}
+        fontSize={inside ? textM * 1.1 : textM}
+        fontWeight={800}
+        fill={PALETTE.ink}
+        stroke={inside ? 'none' : PALETTE.mat}
+        strokeWidth={textM * 0.2}
+        paintOrder="stroke"
+        textAnchor={inside ? 'middle' : 'start'}
+        dominantBaseline="central"
+      >
+        {cone.number}
+      </text>
+    </g>
+  );
+}
+
+export function TargetMark({ target }: { readonly target: Target }) {
+  const { frame, textM } = useDrawing();
+  const { x, y } = toDrawing(frame, target.at);
+  const r = Math.max(target.radiusM, 0.12);
+  const line = { stroke: PALETTE.ink, strokeWidth: 0.03, fill: PALETTE.chalk } as const;
+  return (
+    <g>
+      {target.kind === 'pad' ? (
+        <rect x={x - r} y={y - r} width={2 * r} height={2 * r} {...line} />
+      ) : (
+        <circle cx={x} cy={y} r={r} {...line} />
+      )}
+      <path
+        d={`M${x - 0.7 * r} ${y}H${x + 0.7 * r}M${x} ${y - 0.7 * r}V${y + 0.7 * r}`}
+        stroke={PALETTE.ink}
+        strokeWidth={0.02}
+      />
+      <text
+        x={x + r + 0.06}
+        y={y}
+        fontSize={textM}
+        fontWeight={700}
+        fill={PALETTE.ink}
+        dominantBaseline="central"
+      >
+        {target.kind}
+      </text>
+    </g>
+  );
+}
+
+interface DimensionProps {
+  readonly from: Point;
+  readonly to: Point;
+  readonly text: string;
+  /** Metres to the right of the way from -> to at which the line is drawn. */
+  readonly asideM?: number;
+  readonly colour?: string;
+}
+
+/** A dimension line with ticks at its ends and its measure beside it. */
+export function Dimension({ from, to, text, asideM = 0, colour = PALETTE.ink }: DimensionProps) {
+  const { frame, textM } = useDrawing();
+  if (distanceM(from, to) < 1e-6) return null;
+  const heading = headingDeg(from, to);
+  const a = fromFacing(from, heading, asideM, 0);
+  const b = fromFacing(to, heading, asideM, 0);
+  const tick = textM * 0.45;
+  const ticks = [a, b].map((end) => [fromFacing(end, heading, -tick, 0), fromFacing(end, heading, tick, 0)]);
+  const words = toDrawing(
+    frame,
+    fromFacing(midpoint(a, b), heading, Math.sign(asideM || 1) * textM * 0.85, 0),
+  );
+  const upright =
+    Math.abs(forward(heading).x) > 0.7
+      ? 'middle'
+      : forward(heading).y * Math.sign(asideM || 1) > 0
+        ? 'start'
+        : 'end';
+  return (
+    <g>
+      <g stroke={colour} strokeWidth={textM * 0.07}>
+        <path d={pathOf(frame, [a, b])} />
+        {ticks.map((pair, i) => (
+          <path key={i} d={pathOf(frame, pair)} />
+        ))}
+        {asideM !== 0 && (
+          <path
+            d={`${pathOf(frame, [from, a])}${pathOf(frame, [to, b])}`}
+            strokeDasharray={`${textM * 0.2} ${textM * 0.2}`}
+            strokeWidth={textM * 0.04}
+          />
+        )}
+      </g>
+      <text
+        x={words.x}
+        y={words.y}
+        fontSize={textM}
+        fontWeight={650}
+        fill={colour}
+        textAnchor={upright}
+        dominantBaseline="central"
+        stroke={PALETTE.mat}
+        strokeWidth={textM * 0.22}
+        paintOrder="stroke"
+      >
+        {text}
+      </text>
+    </g>
+  );
+}
+
+/** A fault at its place, with the number of its row in the list. */
+export function FaultMark({
+  at,
+  number,
+  chosen,
+}: {
+  readonly at: Point;
+  readonly number: number;
+  readonly chosen?: boolean;
+}) {
+  const { frame, textM } = useDrawing();
+  const { x, y } = toDrawing(frame, at);
+  const r = textM * (chosen ? 1.05 : 0.75);
+  return (
+    <g>
+      <path
+        d={`M${x} ${y - r}L${x + r} ${y}L${x} ${y + r}L${x - r} ${y}Z`}
+        fill={PALETTE.notMet}
+        stroke={PALETTE.chalk}
+        strokeWidth={0.015}
+      />
+      <text
+        x={x}
+        y={y}
+        fontSize={r * 0.95}
+        fontWeight={800}
+        fill={PALETTE.chalk}
+        textAnchor="middle"
+        dominantBaseline="central"
+      >
+        {number}
+      </text>
+    </g>
+  );
+}
+
+/** Line of sight from the stance centre to the target. */
+export function Line({
+  points,
+  colour,
+  widthM = 0.015,
+  dash,
+}: {
+  readonly points: readonly Point[];
+  readonly colour: string;
+  readonly widthM?: number;
+  readonly dash?: string;
+}) {
+  const { frame } = useDrawing();
+  return (
+    <path
+      d={pathOf(frame, points)}
+      fill="none"
+      stroke={colour}
+      strokeWidth={widthM}
+      strokeDasharray={dash}
+      strokeLinejoin="round"
+    />
+  );
+}

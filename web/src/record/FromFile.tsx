@@ -1,0 +1,105 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { LARGEST_CSV_BYTES, tooLarge, type InputProblem, type Result } from '@angled-chalk/core';
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { useAddTrack } from '../api/queries.ts';
+import { PALETTE } from '../app/palette.ts';
+import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
+import { Panel } from '../parts/Page.tsx';
+import { TaskProgress } from '../work/TaskProgress.tsx';
+import type { PackedRecording } from '../work/worker.ts';
+import { useTask } from '../work/useTask.ts';
+import type { RecordFor } from './RecordPage.tsx';
+
+interface Outcome {
+  readonly file: string;
+  readonly problem: InputProblem | null;
+  readonly notices: readonly string[];
+}
+
+/** A track from a CSV file: read in a worker, told what is wrong with its place, stored when whole. */
+export function FromFile({ student, plan }: RecordFor) {
+  const task = useTask();
+  const add = useAddTrack();
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const bring = async (file: File): Promise<void> => {
+    setOutcome(null);
+    if (file.size > LARGEST_CSV_BYTES) {
+      const refused = tooLarge(file.size);
+      setOutcome({ file: file.name, problem: refused.ok ? null : refused.problem, notices: [] });
+      return;
+    }
+    const read = await task.run(async (work, progress): Promise<Result<PackedRecording>> =>
+      work.readCsv(file, progress),
+    );
+    if (!read) return;
+    if (!read.ok) {
+      setOutcome({ file: file.name, problem: read.problem, notices: [] });
+      return;
+    }
+    const name = `${student.name}, ${file.name.replace(/\.csv$/i, '')}`;
+    await add.mutateAsync({
+      name,
+      source: 'file',
+      studentId: student.id,
+      planId: plan.id,
+      packed: read.value.packed,
+    });
+    const { samples, durationS } = read.value;
+    setOutcome({
+      file: file.name,
+      problem: null,
+      notices: [
+        `${samples} samples over ${durationS.toFixed(1)} s are stored; check them below.`,
+        ...read.notices,
+      ],
+    });
+  };
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+    onDrop: (files) => {
+      const [file] = files;
+      if (file) void bring(file);
+    },
+  });
+  return (
+    <Panel title="From a track file">
+      <Box
+        {...getRootProps()}
+        sx={{
+          border: `2px dashed ${isDragActive ? PALETTE.action : PALETTE.rule}`,
+          p: 2,
+          textAlign: 'center',
+          bgcolor: isDragActive ? 'rgba(11,90,80,0.08)' : 'transparent',
+        }}
+      >
+        <input {...getInputProps()} aria-label="Track file" />
+        <Box sx={{ mb: 1 }}>Drop a track CSV here, or</Box>
+        <Button variant="contained" onClick={open} disabled={task.state !== null}>
+          Choose a file
+        </Button>
+        <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.84rem' }}>
+          Time, and the ball of each foot in metres on the floor; see docs/formats.md.
+        </Box>
+      </Box>
+      {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
+      <Box aria-live="polite" sx={{ mt: 1, display: 'grid', gap: 1 }}>
+        {task.error && <ErrorBox error={task.error} title="The file was not read" />}
+        {add.error && <ErrorBox error={add.error} title="The recording was not stored" />}
+        {outcome?.problem && (
+          <ProblemBox problem={outcome.problem} title={`${outcome.file} was not brought in`}>
+            <Box sx={{ mt: 0.5 }}>Nothing was stored, and nothing that was there has changed.</Box>
+          </ProblemBox>
+        )}
+        {outcome && !outcome.problem && (
+          <Box role="status">
+            <b>{outcome.file}</b>: {outcome.notices.join(' ')}
+          </Box>
+        )}
+      </Box>
+    </Panel>
+  );
+}

@@ -1,0 +1,125 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import { faultWords, SIMULATED_FAULTS, type SimulatedFault } from '@angled-chalk/core';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { FormProvider, useController, useForm, useFormContext } from 'react-hook-form';
+import { z } from 'zod';
+import { useAddTrack } from '../api/queries.ts';
+import { useNotice } from '../app/notice.tsx';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { LengthField, NumberField, SwitchField } from '../parts/fields.tsx';
+import { Panel } from '../parts/Page.tsx';
+import { TaskProgress } from '../work/TaskProgress.tsx';
+import { useTask } from '../work/useTask.ts';
+import type { RecordFor } from './RecordPage.tsx';
+
+const orderSchema = z.object({
+  seed: z.number().int().min(1).max(999_999),
+  rateHz: z.number().min(10).max(1000),
+  noiseM: z.number().min(0).max(0.1),
+  driftM: z.number().min(0).max(0.1),
+  dropPercent: z.number().min(0).max(40),
+  recovers: z.boolean(),
+  faults: z.array(z.enum(SIMULATED_FAULTS)),
+});
+type Order = z.infer<typeof orderSchema>;
+
+const DEFAULTS: Order = {
+  seed: 1,
+  rateHz: 100,
+  noiseM: 0.005,
+  driftM: 0.003,
+  dropPercent: 1,
+  recovers: true,
+  faults: ['step-short', 'feet-together'],
+};
+
+/** A stand-in for a tracking device: it walks the plan as a student would and records that. */
+export function FromSimulator({ student, plan }: RecordFor) {
+  const form = useForm<Order>({
+    defaultValues: DEFAULTS,
+    resolver: zodResolver(orderSchema),
+    mode: 'onChange',
+  });
+  const task = useTask();
+  const add = useAddTrack();
+  const notice = useNotice();
+  const record = form.handleSubmit(async ({ dropPercent, ...order }) => {
+    const { name, leadSide, schoolId, lengths } = student;
+    const drill = { plan: plan.plan, student: { name, leadSide, schoolId, lengths } };
+    const made = await task.run((work) => work.simulate(drill, { ...order, dropShare: dropPercent / 100 }));
+    if (!made) return;
+    await add.mutateAsync({
+      name: `${student.name}, ${plan.plan.name}, simulated (seed ${order.seed})`,
+      source: 'simulated tracker',
+      studentId: student.id,
+      planId: plan.id,
+      packed: made.packed,
+    });
+    notice({ text: `Recorded ${made.durationS.toFixed(1)} s, ${made.samples} samples.` });
+    form.setValue('seed', order.seed + 1);
+  });
+  return (
+    <Panel title="From the simulated tracker">
+      <FormProvider {...form}>
+        <Box
+          component="form"
+          onSubmit={(event) => void record(event)}
+          sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}
+        >
+          <NumberField<Order> name="rateHz" label="Rate" unit="Hz" range={[10, 1000]} step={10} />
+          <LengthField<Order> name="noiseM" label="Noise" range={[0, 0.1]} />
+          <LengthField<Order> name="driftM" label="Drift" range={[0, 0.1]} />
+          <NumberField<Order> name="dropPercent" label="Lost samples" unit="%" range={[0, 40]} />
+          <NumberField<Order>
+            name="seed"
+            label="Seed"
+            range={[1, 999_999]}
+            help="Same seed, same recording."
+          />
+          <SwitchField<Order> name="recovers" label="Finds the mark again" />
+          <Faults />
+          <Box sx={{ gridColumn: '1 / -1' }}>
+            <Button type="submit" variant="contained" disabled={task.state !== null || add.isPending}>
+              Record with the simulated tracker
+            </Button>
+          </Box>
+        </Box>
+      </FormProvider>
+      {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
+      {task.error && <ErrorBox error={task.error} />}
+      {add.error && <ErrorBox error={add.error} title="The recording was not stored" />}
+    </Panel>
+  );
+}
+
+function Faults() {
+  const { control } = useFormContext<Order>();
+  const { field } = useController({ name: 'faults', control });
+  const toggle = (fault: SimulatedFault, on: boolean): void =>
+    field.onChange(on ? [...field.value, fault] : field.value.filter((one) => one !== fault));
+  return (
+    <Box component="fieldset" sx={{ gridColumn: '1 / -1', border: 0, m: 0, p: 0 }}>
+      <Box component="legend" sx={{ fontWeight: 650, p: 0 }}>
+        Faults the student makes
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(165px, 1fr))' }}>
+        {SIMULATED_FAULTS.map((fault) => (
+          <FormControlLabel
+            key={fault}
+            control={
+              <Checkbox
+                size="small"
+                checked={field.value.includes(fault)}
+                onChange={(_event, on) => toggle(fault, on)}
+              />
+            }
+            label={faultWords(fault)}
+          />
+        ))}
+      </Box>
+    </Box>
+  );
+}

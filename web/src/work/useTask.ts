@@ -1,0 +1,44 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Remote } from 'comlink';
+import { Cancelled, runInWorker } from './run.ts';
+import type { Progress, Work } from './worker.ts';
+
+export interface TaskState {
+  readonly share: number;
+  readonly stage: string;
+}
+
+/** A long task with its progress, a way to stop it, and its failure. One at a time. */
+export function useTask() {
+  const [state, setState] = useState<TaskState | null>(null);
+  const [error, setError] = useState<Error | null>(null);
+  const abort = useRef<AbortController | null>(null);
+  useEffect(() => () => abort.current?.abort(), []);
+  const run = useCallback(
+    async <T>(task: (work: Remote<Work>, progress: Progress) => Promise<T>): Promise<T | null> => {
+      abort.current?.abort();
+      const controller = new AbortController();
+      abort.current = controller;
+      setError(null);
+      setState({ share: 0, stage: 'Starting' });
+      try {
+        return await runInWorker(task, (share, stage) => setState({ share, stage }), controller.signal);
+      } catch (failure) {
+        if (abort.current === controller)
+          setError(failure instanceof Error ? failure : new Error(String(failure)));
+        return null;
+      } finally {
+        if (abort.current === controller) setState(null);
+      }
+    },
+    [],
+  );
+  const cancel = useCallback(() => abort.current?.abort(), []);
+  return {
+    run,
+    cancel,
+    state,
+    error: error instanceof Cancelled ? null : error,
+    clear: () => setError(null),
+  };
+}
