@@ -15,8 +15,10 @@ import {
   type Finding,
   type PlannedDrill,
   type SimulatedFault,
+  type TrackerSettings,
   type TrueWalk,
 } from '@angled-chalk/core';
+import { SPOILERS } from './rough.ts';
 import { printTable } from './table.ts';
 
 /** Ways a foot may travel; none is the one detection assumes. */
@@ -62,12 +64,19 @@ export function accuracy(drillsPerRow: number, seed: number): void {
   console.log(`Accuracy at 100 Hz, 5 mm noise, 3 mm drift, 1 % lost samples; seed ${seed}\n`);
   const rows = Object.entries(COURSES).map(([name, course], i) => {
     const tally = newTally();
-    for (let d = 0; d < drillsPerRow; d++) oneDrill(tally, course, seed + 1000 * i + d);
+    for (let d = 0; d < drillsPerRow; d++) oneDrill(tally, { course }, seed + 1000 * i + d);
     return [name, ...figures(tally)];
   });
+  for (const [i, [name, spoil]] of Object.entries(SPOILERS).entries()) {
+    const tally = newTally();
+    for (let d = 0; d < drillsPerRow; d++) {
+      oneDrill(tally, { noiseM: 0 }, seed + 1000 * (i + 10) + d, spoil);
+    }
+    rows.push([name, ...figures(tally)]);
+  }
   printTable(
     [
-      'course of the foot',
+      'course of the foot, or capture',
       'drills',
       'land p95 ms',
       'place p95 mm',
@@ -85,7 +94,12 @@ export function accuracy(drillsPerRow: number, seed: number): void {
   );
 }
 
-function oneDrill(tally: Tally, course: (share: number) => number, seed: number): void {
+function oneDrill(
+  tally: Tally,
+  capture: Partial<TrackerSettings>,
+  seed: number,
+  spoil: (typeof SPOILERS)[string] = (track) => track,
+): void {
   const chance = chanceFrom(seed);
   const student = DEMO_STUDENTS[chance.below(DEMO_STUDENTS.length)]!;
   const plan = {
@@ -108,12 +122,12 @@ function oneDrill(tally: Tally, course: (share: number) => number, seed: number)
     : [];
   const { track, truth } = simulate(drill, {
     ...TRACKER_DEFAULTS,
+    ...capture,
     seed,
-    course,
     faults,
     habits: { ...TRACKER_DEFAULTS.habits, recovers: chance.uniform() < 0.5 },
   });
-  const { report } = checkTrack(drill, track);
+  const { report } = checkTrack(drill, spoil(track, truth, seed));
   tally.drills++;
   tallyFootfalls(tally, truth, report, !faulty);
   tallyFaults(tally, drill, truth, report, faults);

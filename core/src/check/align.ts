@@ -13,14 +13,16 @@ const MISSED = 1.5;
 const EXTRA = 0.8;
 const HALF = 0.9;
 const SWAPPED = 0.3;
-const STEP_WEIGHT = 0.5;
-const STEP_CAP = 2.2;
-const PLACE_WEIGHT = 0.1;
-const PLACE_CAP = 3;
+const BETTER_WEIGHT = 0.3;
+const STEP_WEIGHT = 0.3;
+const PLACE_WEIGHT = 0.05;
+const STEP_CAP = 2.5;
 const RHYTHM_WEIGHT = 0.5;
 const RHYTHM_CAP = 2.5;
 /** Losing or gaining the beat costs once, however far it goes: a pause is a pause. */
 const BEAT_CAP = 1.2;
+/** A beat lost or gained together with a move left out or put in. */
+const SHIFTED = 0.15;
 const BAND = 24;
 
 /**
@@ -81,7 +83,8 @@ function alignFootfalls(
       clock[to] = clockS;
     }
   };
-  const leave = (from: number, k: number, j: number): void => {
+  const leave = (from: number, k: number, j: number, layer: Layer): void => {
+    const beat = layer === Layer.Skipped ? beatCostAfterSkip : beatCost;
     const here = total[from]!;
     if (here === Infinity) return;
     const clockS = clock[from]!;
@@ -93,12 +96,11 @@ function alignFootfalls(
     offer(from, cellOf(k + 1, j, Layer.Skipped), here + MISSED, Step.Missed, clockS);
     if (!first) return;
     const one = oneCost(move, first);
-    const oneTotal = here + one.cost + beatCost(one.clockS - clockS, intervalS);
+    const oneTotal = here + one.cost + beat(one.clockS - clockS, intervalS);
     offer(from, cellOf(k + 1, j + 1, Layer.Matched), oneTotal, Step.One, one.clockS);
     if (!second || second.foot === first.foot) return;
     const bothClockS = first.landS - move.beatS;
-    const bothTotal =
-      here + bothCost(move, first, second, intervalS) + beatCost(bothClockS - clockS, intervalS);
+    const bothTotal = here + bothCost(move, first, second, intervalS) + beat(bothClockS - clockS, intervalS);
     offer(from, cellOf(k + 1, j + 2, Layer.Matched), bothTotal, Step.Both, bothClockS);
   };
   total[cellOf(0, 0, Layer.Matched)] = 0;
@@ -106,8 +108,8 @@ function alignFootfalls(
     const from = Math.max(0, centre(k) - half);
     const to = Math.min(J, centre(k) + half);
     for (let j = from; j <= to; j++) {
-      leave(cellOf(k, j, Layer.Matched), k, j);
-      leave(cellOf(k, j, Layer.Skipped), k, j);
+      leave(cellOf(k, j, Layer.Matched), k, j, Layer.Matched);
+      leave(cellOf(k, j, Layer.Skipped), k, j, Layer.Skipped);
     }
   }
   const ends = [cellOf(K, J, Layer.Matched), cellOf(K, J, Layer.Skipped)] as const;
@@ -141,19 +143,33 @@ function backtrack(
   return rows.reverse();
 }
 
+/**
+ * How badly a footfall fits a planned one, from the step it made and the place it reached. The better
+ * of the two decides most: a student who is off the marks still makes the planned steps, and one who
+ * finds the mark again still reaches the planned place.
+ */
 function stepCost(planned: Footfall, seen: Footfall): number {
   const wanted = subtract(planned.to, planned.from);
   const did = subtract(seen.to, seen.from);
   const scale = Math.max(0.05, lengthM(wanted));
-  const off = distanceM(wanted, did) / scale;
-  const away = distanceM(planned.to, seen.to) / scale;
-  return STEP_WEIGHT * Math.min(STEP_CAP, off) + PLACE_WEIGHT * Math.min(PLACE_CAP, away);
+  const off = Math.min(STEP_CAP, distanceM(wanted, did) / scale);
+  const away = Math.min(STEP_CAP, distanceM(planned.to, seen.to) / scale);
+  return BETTER_WEIGHT * Math.min(off, away) + STEP_WEIGHT * off + PLACE_WEIGHT * away;
 }
 
 function beatCost(changeS: number, intervalS: number): number {
   if (Number.isNaN(changeS)) return 0;
   const off = changeS / (intervalS / 2);
   return Math.min(BEAT_CAP, off * off);
+}
+
+/** A move left out or put in may take its beat with it. */
+function beatCostAfterSkip(changeS: number, intervalS: number): number {
+  return Math.min(
+    beatCost(changeS, intervalS),
+    SHIFTED + beatCost(changeS - intervalS, intervalS),
+    SHIFTED + beatCost(changeS + intervalS, intervalS),
+  );
 }
 
 function oneCost(move: Move, seen: Footfall): { cost: number; clockS: number } {

@@ -29,8 +29,14 @@ export function captureUncertainty(track: Track, detection: Detection): CaptureU
   const noise = Math.max(detection.left.headingNoiseDeg, detection.right.headingNoiseDeg);
   const landUS = medianOf(detection.footfalls.map((footfall) => footfall.landUS));
   return {
-    positionM: Math.hypot(systematicM, detection.noiseM / Math.sqrt(PLANTED_SAMPLES)),
-    movingM: Math.hypot(systematicM, detection.noiseM / Math.sqrt(MOVING_SAMPLES)),
+    positionM: Math.hypot(
+      systematicM,
+      detection.noiseM * Math.sqrt(detection.samplesForOne / PLANTED_SAMPLES),
+    ),
+    movingM: Math.hypot(
+      systematicM,
+      detection.noiseM * Math.sqrt(Math.min(1, detection.samplesForOne / MOVING_SAMPLES)),
+    ),
     timeS: Math.hypot(Number.isNaN(landUS) ? 0 : landUS, 1 / detection.rateHz / Math.sqrt(12)),
     headingDeg: Math.hypot(noted('heading_u_deg', DEFAULT_HEADING_U_DEG), noise / Math.sqrt(PLANTED_SAMPLES)),
   };

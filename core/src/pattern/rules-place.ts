@@ -2,7 +2,7 @@ import { footOutline, toeHeadingDeg } from '../body/stance.ts';
 import { signedDistanceM } from '../floor/polygon.ts';
 import { distanceM, headingDeg, midpoint, type Point } from '../floor/vector.ts';
 import type { Footfall } from './footwork.ts';
-import type { Finding, PerformedMove, Performance } from './performance.ts';
+import type { Finding, GapSeries, PerformedMove, Performance } from './performance.ts';
 import { finding } from './rules-steps.ts';
 import { atMost } from './verdict.ts';
 
@@ -61,47 +61,67 @@ const landing = (move: PerformedMove, footfall: Footfall, at: Point) => ({
   at,
 });
 
-/** Excursions from the gap band that last longer than a sway. One finding each, at its start. */
+/** A stretch of the gap series outside the band, as indices of its first and last sample outside. */
+interface Excursion {
+  readonly from: number;
+  readonly until: number;
+}
+
+/** Stretches outside the band; returns into it shorter than a sway do not end one. */
+function excursions({ timeS }: GapSeries, outside: (i: number) => number, swayS: number): Excursion[] {
+  const found: Excursion[] = [];
+  for (let i = 0; i < timeS.length; i++) {
+    if (outside(i) <= 0) continue;
+    const last = found.at(-1);
+    if (last && timeS[i]! - timeS[last.until]! < swayS)
+      found[found.length - 1] = { from: last.from, until: i };
+    else found.push({ from: i, until: i });
+  }
+  return found.filter(({ from, until }) => timeS[until]! - timeS[from]! >= swayS);
+}
+
+/**
+ * Excursions from the gap band that last longer than a sway. One finding each, at its start. A band
+ * that moves with the plan is as uncertain as the moment of the plan it is compared with. Where the gap
+ * only comes nearer to the edge than its uncertainty, the capture cannot tell.
+ */
 export function outOfBand(performance: Performance): Finding[] {
   const { gap, uncertainty, stance, moves } = performance;
-  const expandedU = 2 * (uncertainty.positionM / Math.SQRT2);
+  const { timeS, gapM, nearM, farM } = gap;
+  const swayS = stance.school.limits.bandExcursionS;
   const durationU = 2 * Math.SQRT2 * uncertainty.timeS;
-  const outside = (i: number): number => Math.max(gap.nearM[i]! - gap.gapM[i]!, gap.gapM[i]! - gap.farM[i]!);
-  const found: Finding[] = [];
-  let from = -1;
-  const close = (until: number): void => {
-    if (from < 0) return;
-    const startS = gap.timeS[from]!;
-    if (gap.timeS[until]! - startS >= stance.school.limits.bandExcursionS) {
-      let worst = from;
-      let certainS = 0;
-      for (let i = from; i <= until; i++) {
-        if (outside(i) > outside(worst)) worst = i;
-        if (outside(i) > expandedU && i > from) certainS += gap.timeS[i]! - gap.timeS[i - 1]!;
-      }
-      const tooNear = gap.gapM[worst]! < gap.nearM[worst]!;
-      found.push({
-        fault: 'out-of-band',
-        timeS: startS,
-        foot: null,
-        moveNumber: moveAt(moves, startS),
-        at: midpoint(performance.ballAt('left', startS), performance.ballAt('right', startS)),
-        measured: gap.gapM[worst]!,
-        limit: tooNear ? gap.nearM[worst]! : gap.farM[worst]!,
-        unit: 'm',
-        expandedU,
-        verdict: certainS - durationU >= stance.school.limits.bandExcursionS ? 'not-met' : 'cannot-tell',
-      });
-    }
-    from = -1;
+  const outside = (i: number): number => Math.max(nearM[i]! - gapM[i]!, gapM[i]! - farM[i]!);
+  const expandedU = (i: number): number => {
+    const before = Math.max(0, i - 1);
+    const after = Math.min(timeS.length - 1, i + 1);
+    const edgeSpeed = (nearM[after]! - nearM[before]!) / Math.max(timeS[after]! - timeS[before]!, 1e-9);
+    return 2 * Math.hypot(uncertainty.positionM / Math.SQRT2, edgeSpeed * uncertainty.timeS);
   };
-  for (let i = 0; i < gap.timeS.length; i++) {
-    if (outside(i) > 0) {
-      if (from < 0) from = i;
-    } else close(i - 1);
-  }
-  close(gap.timeS.length - 1);
-  return found;
+  const seen = excursions(gap, outside, swayS);
+  const possible = excursions(gap, (i) => outside(i) + expandedU(i), swayS).filter(
+    (one) => !seen.some((other) => other.from <= one.until && other.until >= one.from),
+  );
+  return [...seen, ...possible].map(({ from, until }) => {
+    let worst = from;
+    let certainS = 0;
+    for (let i = from + 1; i <= until; i++) {
+      if (outside(i) > outside(worst)) worst = i;
+      if (outside(i) > expandedU(i)) certainS += timeS[i]! - timeS[i - 1]!;
+    }
+    const startS = timeS[from]!;
+    return {
+      fault: 'out-of-band',
+      timeS: startS,
+      foot: null,
+      moveNumber: moveAt(moves, startS),
+      at: midpoint(performance.ballAt('left', startS), performance.ballAt('right', startS)),
+      measured: gapM[worst]!,
+      limit: gapM[worst]! < nearM[worst]! ? nearM[worst]! : farM[worst]!,
+      unit: 'm',
+      expandedU: expandedU(worst),
+      verdict: certainS - durationU >= swayS ? 'not-met' : 'cannot-tell',
+    };
+  });
 }
 
 /** The planned move under way at a time: the last one whose first foot has left the floor. */

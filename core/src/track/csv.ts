@@ -258,7 +258,12 @@ function checkPositions(
   return null;
 }
 
-const cell = (value: number, digits: number): string => (Number.isNaN(value) ? '' : value.toFixed(digits));
+/** A number with fixed digits; empty for a missing sample, and never a minus before nothing. */
+function cellOf(value: number, digits: number): string {
+  if (Number.isNaN(value)) return '';
+  const text = value.toFixed(digits);
+  return text.startsWith('-') && Number(text) === 0 ? text.slice(1) : text;
+}
 
 /** Writes Track CSV version 1: positions to 0.1 mm, times to 0.1 ms, headings to 0.01 degree. */
 export function writeTrackCsv(track: Track): string {
@@ -284,7 +289,7 @@ export function writeTrackCsv(track: Track): string {
   const strikes = new Map(track.strikes.map((strike) => [strike.index, strike.name]));
   const withStrikes = strikes.size > 0;
   const rows = Array.from(track.timeS, (_, i) => [
-    ...present.map(([, values, digits]) => cell(values[i]!, digits)),
+    ...present.map(([, values, digits]) => cellOf(values[i]!, digits)),
     ...(withStrikes ? [strikes.get(i) ?? ''] : []),
   ]);
   const fields = [...present.map(([name]) => name), ...(withStrikes ? [STRIKE] : [])];

@@ -9,8 +9,8 @@ import {
   type FlightFit,
   type FlightSamples,
 } from './fit-flight.ts';
-import { movingRuns, type Run } from './segment.ts';
-import { footSignal, type FootSignal } from './signal.ts';
+import { movingRuns, plantedBetween, type Run } from './segment.ts';
+import { footSignal, withPlantedNoise, type FootSignal } from './signal.ts';
 import { medianOf, sampleRateHz, type Track } from './track.ts';
 
 /** A footfall seen in a track. */
@@ -33,8 +33,9 @@ export interface Detection {
   readonly right: ObservedFoot;
   /** Both feet, numbered in the order in which they left the floor. */
   readonly footfalls: readonly ObservedFootfall[];
-  /** White noise of one sample and axis, metres. */
+  /** Noise of one sample and axis while planted, metres, and how many samples count for one. */
   readonly noiseM: number;
+  readonly samplesForOne: number;
   readonly missingShare: number;
 }
 
@@ -62,8 +63,8 @@ const COURSE_U_S = 0.006;
 export function detectFootfalls(track: Track): Detection {
   const rateHz = sampleRateHz(track.timeS);
   const signals = {
-    left: footSignal(track.timeS, track.left, rateHz),
-    right: footSignal(track.timeS, track.right, rateHz),
+    left: plantedSignal(track, 'left', rateHz),
+    right: plantedSignal(track, 'right', rateHz),
   };
   const flights = { left: flightsOf(signals.left), right: flightsOf(signals.right) };
   const shape = commonShape([
@@ -82,8 +83,14 @@ export function detectFootfalls(track: Track): Detection {
     right: { ...right, footfalls: footfalls.filter((footfall) => footfall.foot === 'right') },
     footfalls,
     noiseM: Math.max(signals.left.noiseM, signals.right.noiseM),
+    samplesForOne: Math.max(signals.left.samplesForOne, signals.right.samplesForOne),
     missingShare: missing(track) / samples,
   };
+}
+
+function plantedSignal(track: Track, foot: FootName, rateHz: number): FootSignal {
+  const signal = footSignal(track.timeS, track[foot], rateHz);
+  return withPlantedNoise(signal, plantedBetween(movingRuns(signal), signal.t.length));
 }
 
 function missing(track: Track): number {
@@ -107,7 +114,7 @@ function flightsOf(signal: FootSignal): FlightData[] {
     const after = place(signal, run.to, runs[i + 1]?.from ?? t.length, 'early');
     if (!before || !after) continue;
     const wayM = distanceM(before, after);
-    const uM = signal.noiseM * Math.sqrt(1 / before.count + 1 / after.count);
+    const uM = signal.noiseM * Math.sqrt(signal.samplesForOne * (1 / before.count + 1 / after.count));
     if (wayM >= Math.max(SMALLEST_STEP_M, STEP_SIGMAS * uM)) kept.push(run);
   }
   return kept.flatMap((run, i): FlightData[] => {
@@ -268,7 +275,7 @@ function fitOrBridge(
   const fit = fitFlight(projectFlight(signal, data), shape, near);
   const hole = widestHole(signal.t, data);
   const unseen = fit.usedSamples < 2 && hole.toS - hole.fromS > 2.5 * signal.stepS;
-  if (!unseen) return { fit, landUS: Math.hypot(fit.landUS, COURSE_U_S) };
+  if (!unseen) return { fit, landUS: Math.hypot(fit.landUS * Math.sqrt(signal.samplesForOne), COURSE_U_S) };
   const middle = (hole.fromS + hole.toS) / 2;
   const half = Math.min(Number.isNaN(usualS) ? 0.15 : usualS / 2, (hole.toS - hole.fromS) / 2);
   return {

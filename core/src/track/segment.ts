@@ -21,7 +21,8 @@ const SHORTEST_PLANT_S = 0.045;
  * place is decided from the planted stretches on both sides.
  */
 export function movingRuns(signal: FootSignal): Run[] {
-  const { t, x, y, noiseM, stepS } = signal;
+  const { t, x, y, stepS } = signal;
+  const noiseM = signal.noiseM * Math.sqrt(signal.samplesForOne);
   const n = t.length;
   const half = halfWindowS(noiseM, stepS);
   const threshold = Math.max(SLOWEST_FLIGHT_M_S, SIGMAS * slopeNoise(noiseM, half, stepS));
@@ -82,4 +83,13 @@ function slope(t: Float64Array, x: Float64Array, y: Float64Array, from: number, 
     sty += dt * (y[i]! - my);
   }
   return stt === 0 ? 0 : Math.sqrt(stx * stx + sty * sty) / stt;
+}
+
+/** The stretches between the runs, where the foot stands. */
+export function plantedBetween(runs: readonly Run[], samples: number): Run[] {
+  const ends = [...runs.map((run) => run.from), samples];
+  return ends.flatMap((to, i) => {
+    const from = runs[i - 1]?.to ?? 0;
+    return to > from ? [{ from, to }] : [];
+  });
 }

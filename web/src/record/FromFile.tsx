@@ -10,7 +10,7 @@ import { Panel } from '../parts/Page.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import type { PackedRecording } from '../work/worker.ts';
 import { useTask } from '../work/useTask.ts';
-import type { RecordFor } from './RecordPage.tsx';
+import type { RecordFor } from './record-for.ts';
 
 interface Outcome {
   readonly file: string;

@@ -13,7 +13,7 @@ import { LengthField, NumberField, SwitchField } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useTask } from '../work/useTask.ts';
-import type { RecordFor } from './RecordPage.tsx';
+import type { RecordFor } from './record-for.ts';
 
 const orderSchema = z.object({
   seed: z.number().int().min(1).max(999_999),

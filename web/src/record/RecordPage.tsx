@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { StoredPlan, Student } from '@angled-chalk/contract';
+import type { StoredPlan } from '@angled-chalk/contract';
 import { useState } from 'react';
 import { usePlans, useTracks } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
@@ -80,9 +80,4 @@ function PlanChoice({
       </TextField>
     </Panel>
   );
-}
-
-export interface RecordFor {
-  readonly student: Student;
-  readonly plan: StoredPlan;
 }

@@ -1,0 +1,90 @@
+import Papa from 'papaparse';
+import {
+  checkTrack,
+  DEMO_PLAN,
+  DEMO_STUDENTS,
+  readTrackCsv,
+  simulate,
+  TRACKER_DEFAULTS,
+  writeTrackCsv,
+  type PlannedDrill,
+  type Track,
+} from '@angled-chalk/core';
+import { printTable } from './table.ts';
+
+const ROUNDS = 9;
+const LAPS_OF_TEN_MINUTES = 6;
+
+function longDrill(laps: number): PlannedDrill {
+  const pattern = { ...DEMO_PLAN.pattern, wayBack: true, laps };
+  return { plan: { ...DEMO_PLAN, pattern }, student: DEMO_STUDENTS[0]! };
+}
+
+/** A recording with the partner's feet in it: nine numbers a sample. */
+function twoPersonTrack(drill: PlannedDrill): Track {
+  const { track } = simulate(drill, TRACKER_DEFAULTS);
+  const { at } = drill.plan.target;
+  const beside = (dx: number) => ({ x: track.timeS.map(() => at.x + dx), y: track.timeS.map(() => at.y) });
+  return { ...track, targetLeft: beside(-0.2), targetRight: beside(0.2) };
+}
+
+function timeMs(work: () => unknown): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+}
+
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
+
+/**
+ * Checking a 10-minute two-person track at 100 Hz against reading its file with the CSV library
+ * alone, side by side in one run; and the cost of twice the track.
+ */
+export function speed(): void {
+  const drill = longDrill(LAPS_OF_TEN_MINUTES);
+  const written = writeTrackCsv(twoPersonTrack(drill));
+  const read = readTrackCsv(written);
+  if (!read.ok) throw new Error(read.problem.message);
+  const track = read.value;
+  const body = written.replace(/^(#.*\n)+/, '');
+  const double = longDrill(2 * LAPS_OF_TEN_MINUTES);
+  const doubleTrack = twoPersonTrack(double);
+  const times = {
+    csv: [] as number[],
+    text: [] as number[],
+    ours: [] as number[],
+    check: [] as number[],
+    double: [] as number[],
+  };
+  for (let round = 0; round < ROUNDS; round++) {
+    times.csv.push(
+      timeMs(() => Papa.parse(body, { header: true, dynamicTyping: true, skipEmptyLines: true })),
+    );
+    times.check.push(timeMs(() => checkTrack(drill, track)));
+    times.text.push(timeMs(() => Papa.parse(body, { skipEmptyLines: true })));
+    times.ours.push(timeMs(() => readTrackCsv(written)));
+    times.double.push(timeMs(() => checkTrack(double, doubleTrack)));
+  }
+  const csv = median(times.csv);
+  const row = (what: string, values: readonly number[], against: number): string[] => [
+    what,
+    median(values).toFixed(0),
+    Math.min(...values).toFixed(0),
+    (median(values) / against).toFixed(2),
+  ];
+  console.log(
+    `\nSpeed: ${(track.timeS.at(-1)! / 60).toFixed(1)} minutes, two people, ${track.timeS.length} samples, ` +
+      `${(written.length / 1e6).toFixed(1)} MB of CSV; median of ${ROUNDS} rounds side by side\n`,
+  );
+  printTable(
+    ['what', 'median ms', 'least ms', 'ratio'],
+    [
+      [...row('read with papaparse to numbers (reference)', times.csv, csv)],
+      [...row('read with papaparse to text only', times.text, csv)],
+      [...row('read with our reader, on papaparse', times.ours, csv)],
+      [...row('check, reading excluded', times.check, csv)],
+      [...row('check of twice the track, against the check', times.double, median(times.check))],
+    ],
+  );
+  console.log('\nDemanded: check at most 1 of the reference; twice the track at most 2.2 of the check');
+}

@@ -1,0 +1,243 @@
+import fc from 'fast-check';
+import { add, radians, wrapDeg, type Point } from '../floor/vector.ts';
+import type { FaultName } from '../pattern/faults.ts';
+import type { PlannedDrill, Plan } from '../pattern/plan.ts';
+import { DEMO_PLAN, DEMO_STUDENTS } from '../sim/club.ts';
+import { simulate, TRACKER_DEFAULTS, type TrackerSettings } from '../sim/tracker.ts';
+import { trueFindings } from '../sim/true-findings.ts';
+import { SIMULATED_FAULTS } from '../sim/walk.ts';
+import type { Track } from '../track/track.ts';
+import { drillOf, perfectTrack, ROOMY_PLAN } from '../../test/drills.ts';
+import { checkPlan, checkTrack } from './check.ts';
+
+const recorded = (drill: PlannedDrill, settings: Partial<TrackerSettings> = {}) =>
+  simulate(drill, { ...TRACKER_DEFAULTS, ...settings });
+
+const names = (findings: readonly { readonly fault: FaultName }[]): FaultName[] =>
+  findings.map(({ fault }) => fault);
+
+describe('one engine judges plan and track', () => {
+  test.each(DEMO_STUDENTS.map((student, i) => [student.name, i] as const))(
+    'the plan of %s, sampled without noise and checked, has the findings of the plan and no errors',
+    (_name, i) => {
+      const drill = drillOf(i, DEMO_PLAN);
+      const { findings } = checkPlan(drill);
+      const { report } = checkTrack(drill, perfectTrack(drill));
+      const seen = [...report.faults, ...report.undecided].sort((a, b) => a.timeS - b.timeS);
+      const key = (found: (typeof seen)[number]) => `${found.fault} ${found.moveNumber} ${found.foot}`;
+      const sure = findings.filter((found) => Math.abs(found.measured - found.limit) > 0.008);
+      expect(seen.map(key)).toEqual(expect.arrayContaining(sure.map(key)));
+      const near = findings.map(key);
+      for (const found of report.faults) expect(near).toContain(key(found));
+      expect(report.verdict.matched).toBe(report.verdict.planned);
+      for (const move of report.moves) {
+        expect(move.status).toBe('matched');
+        expect(Math.abs(move.distanceErrorM!)).toBeLessThan(0.004);
+        expect(Math.abs(move.directionErrorDeg!)).toBeLessThan(1.5);
+        expect(Math.abs(move.separationErrorM!)).toBeLessThan(0.004);
+        expect(Math.abs(move.timingErrorS!)).toBeLessThan(0.01);
+      }
+      expect(Math.abs(report.range.error!.ce)).toBeLessThan(0.002);
+      expect(report.range.error!.ae).toBeLessThan(0.004);
+      expect(report.range.shareInBand).toBe(1);
+    },
+  );
+
+  test('the findings of a plan come with no uncertainty', () => {
+    const { findings } = checkPlan(drillOf(3, DEMO_PLAN));
+    expect(findings.length).toBeGreaterThan(0);
+    for (const found of findings) {
+      expect(found.expandedU).toBe(0);
+      expect(found.verdict).toBe('not-met');
+    }
+  });
+});
+
+describe('every fault a student makes is found, and a clean drill is met', () => {
+  test.each(SIMULATED_FAULTS)('%s', (fault) => {
+    const drill = drillOf(0);
+    const { track } = recorded(drill, { seed: 71, faults: [{ fault, moveNumber: 14 }] });
+    const { report } = checkTrack(drill, track);
+    expect(names(report.faults)).toContain(fault);
+    const found = report.faults.find((one) => one.fault === fault)!;
+    if (fault !== 'extra-move') expect(found.moveNumber).toBe(14);
+    expect(report.verdict.outcome).toBe('not-met');
+  });
+
+  test('a clean drill of every demo student is met', () => {
+    const clean = [...DEMO_STUDENTS.keys()].filter((i) => checkPlan(drillOf(i)).findings.length === 0);
+    expect(clean.length).toBeGreaterThan(2);
+    for (const i of clean) {
+      const drill = drillOf(i);
+      const { report } = checkTrack(drill, recorded(drill, { seed: 100 + i }).track);
+      expect(report.faults).toEqual([]);
+      expect(report.verdict.matched).toBe(report.verdict.planned);
+    }
+  });
+
+  test('what is found is what a perfect capture of the same walk finds, for any seed', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), fc.constantFrom(...SIMULATED_FAULTS), (seed, fault) => {
+        const drill = drillOf(seed % 3 === 0 ? 4 : 0);
+        const { track, truth } = recorded(drill, { seed, faults: [{ fault, moveNumber: 12 }] });
+        const real = new Set(names(trueFindings(drill, truth)));
+        const { report } = checkTrack(drill, track);
+        for (const found of report.faults) expect(real).toContain(found.fault);
+        expect(names(report.faults)).toContain(fault);
+      }),
+      { numRuns: 25 },
+    );
+  });
+});
+
+test('an unsteady capture cannot tell, and does not fail a good student', () => {
+  const drill = drillOf(0);
+  const { track } = recorded(drill, { seed: 3, noiseM: 0.012, positionUM: 0.04 });
+  const { report } = checkTrack(drill, track);
+  expect(report.faults).toEqual([]);
+  expect(report.undecided.length).toBeGreaterThan(0);
+  expect(report.verdict.outcome).toBe('cannot-tell');
+});
+
+test('a recording of something else is told as such, not as a list of faults', () => {
+  const drill = drillOf(0);
+  const still = perfectTrack(drill);
+  const frozen = { x: still.left.x.map(() => 1), y: still.left.y.map(() => 1), headingDeg: null, z: null };
+  const { report } = checkTrack(drill, {
+    ...still,
+    left: frozen,
+    right: { ...frozen, x: still.left.x.map(() => 1.5) },
+  });
+  expect(report.verdict.outcome).toBe('cannot-tell');
+  expect(report.capture.notices.join(' ')).toContain('No step of this plan');
+});
+
+test('without headings facing is not judged, and the report says so', () => {
+  const drill = drillOf(0);
+  const { track } = recorded(drill, { seed: 9, faults: [{ fault: 'not-facing', moveNumber: 10 }] });
+  const bare: Track = {
+    ...track,
+    left: { ...track.left, headingDeg: null },
+    right: { ...track.right, headingDeg: null },
+  };
+  const { report } = checkTrack(drill, bare);
+  expect(names(report.faults)).not.toContain('not-facing');
+  expect(report.capture.notices.join(' ')).toContain('facing was not checked');
+});
+
+describe('laws', () => {
+  const turned = ({ x, y }: Point, deg: number): Point => {
+    const [c, s] = [Math.cos(radians(-deg)), Math.sin(radians(-deg))];
+    return { x: c * x - s * y, y: s * x + c * y };
+  };
+
+  test('turning and moving floor, plan and recording together changes no fault', () => {
+    const drill = drillOf(0);
+    const { track } = recorded(drill, {
+      seed: 21,
+      faults: [
+        { fault: 'step-short', moveNumber: 8 },
+        { fault: 'overstretched', moveNumber: 20 },
+      ],
+    });
+    const before = checkTrack(drill, track).report;
+    fc.assert(
+      fc.property(fc.integer({ min: -170, max: 170 }), fc.integer({ min: -20, max: 20 }), (deg, shift) => {
+        const move = (p: Point): Point => add(turned(p, deg), { x: shift, y: -shift });
+        const { plan } = drill;
+        const movedPlan: Plan = {
+          ...plan,
+          floor: { ...plan.floor, outline: plan.floor.outline.map(move) },
+          target: { ...plan.target, at: move(plan.target.at) },
+          pattern: {
+            ...plan.pattern,
+            firstCone: move(plan.pattern.firstCone),
+            laneHeadingDeg: wrapDeg(plan.pattern.laneHeadingDeg + deg),
+          },
+        };
+        const foot = (samples: Track['left']): Track['left'] => {
+          const points = Array.from(samples.x, (x, i) => move({ x, y: samples.y[i]! }));
+          return {
+            ...samples,
+            x: Float64Array.from(points, (p) => p.x),
+            y: Float64Array.from(points, (p) => p.y),
+            headingDeg: samples.headingDeg!.map((heading) => wrapDeg(heading + deg)),
+          };
+        };
+        const after = checkTrack(
+          { ...drill, plan: movedPlan },
+          { ...track, left: foot(track.left), right: foot(track.right) },
+        ).report;
+        expect(names(after.faults)).toEqual(names(before.faults));
+        expect(after.range.error!.ae).toBeCloseTo(before.range.error!.ae, 2);
+      }),
+      { numRuns: 6 },
+    );
+  });
+
+  test('the mirrored plan, student and recording have the mirrored faults', () => {
+    const drill = drillOf(0);
+    const { track } = recorded(drill, { seed: 22, faults: [{ fault: 'step-over', moveNumber: 9 }] });
+    const mirror = (x: number): number => 6 - x;
+    const { plan, student } = drill;
+    const mirrored: PlannedDrill = {
+      student: { ...student, leadSide: 'right' },
+      plan: {
+        ...plan,
+        target: { ...plan.target, at: { x: mirror(plan.target.at.x), y: plan.target.at.y } },
+        pattern: {
+          ...plan.pattern,
+          startSide: 'right',
+          firstCone: { ...plan.pattern.firstCone, x: mirror(plan.pattern.firstCone.x) },
+        },
+      },
+    };
+    const foot = (samples: Track['left']): Track['left'] => ({
+      ...samples,
+      x: samples.x.map(mirror),
+      headingDeg: samples.headingDeg!.map((heading) => wrapDeg(-heading)),
+    });
+    const before = checkTrack(drill, track).report;
+    const after = checkTrack(mirrored, { ...track, left: foot(track.right), right: foot(track.left) }).report;
+    expect(names(after.faults)).toEqual(names(before.faults));
+    expect(after.faults.map(({ foot: which }) => which)).toEqual(
+      before.faults.map(({ foot: which }) =>
+        which === 'left' ? 'right' : which === 'right' ? 'left' : null,
+      ),
+    );
+  });
+
+  test('a recording that starts later is the same drill, later', () => {
+    const drill = drillOf(0);
+    const { track } = recorded(drill, { seed: 5 });
+    const late = { ...track, timeS: track.timeS.map((t) => t + 7) };
+    const [a, b] = [checkTrack(drill, track).report, checkTrack(drill, late).report];
+    expect(b.verdict).toEqual(a.verdict);
+    expect(b.beat.offsetS! - a.beat.offsetS!).toBeCloseTo(7, 6);
+  });
+});
+
+test('a fixed band is judged by its two edges', () => {
+  const plan: Plan = { ...ROOMY_PLAN, band: { kind: 'fixed', nearM: 2, farM: 8 } };
+  const drill = { plan, student: DEMO_STUDENTS[0]! };
+  const { report } = checkTrack(drill, perfectTrack(drill));
+  const out = report.faults.filter(({ fault }) => fault === 'out-of-band');
+  expect(out).toHaveLength(1);
+  expect(out[0]!.limit).toBe(2);
+  expect(out[0]!.measured).toBeLessThan(2);
+  expect(report.range.shareInBand).toBeLessThan(1);
+  expect(report.range.longestExcursionS).toBeGreaterThan(1);
+});
+
+test('progress rises to one, and stopping from within stops', () => {
+  const drill = drillOf(0);
+  const track = perfectTrack(drill);
+  const shares: number[] = [];
+  checkTrack(drill, track, { onProgress: (share) => shares.push(share) });
+  expect(shares.at(-1)).toBe(1);
+  expect([...shares].sort((a, b) => a - b)).toEqual(shares);
+  const stop = (): void => {
+    throw new Error('stopped');
+  };
+  expect(() => checkTrack(drill, track, { onProgress: stop })).toThrow('stopped');
+});

@@ -1,0 +1,41 @@
+import { FAULTS } from '../pattern/faults.ts';
+import { simulate, TRACKER_DEFAULTS } from '../sim/tracker.ts';
+import { drillOf, perfectTrack } from '../../test/drills.ts';
+import { checkTrack } from './check.ts';
+import { verdictWords } from './words.ts';
+
+const drill = drillOf(0);
+
+test('a clean drill is met in words, with how sure and what next', () => {
+  const words = verdictWords(checkTrack(drill, perfectTrack(drill)).report);
+  expect(words.headline).toMatch(/^Met: all \d+ moves/);
+  expect(words.certainty).toContain('planned moves were found');
+  expect(words.next).toContain('Ready');
+});
+
+test('the fault that came most often stands first and decides what comes next', () => {
+  const faults = [6, 12, 18].map((moveNumber) => ({ fault: 'not-facing' as const, moveNumber }));
+  const { track } = simulate(drill, {
+    ...TRACKER_DEFAULTS,
+    seed: 2,
+    faults: [...faults, { fault: 'step-over', moveNumber: 25 }],
+  });
+  const words = verdictWords(checkTrack(drill, track).report);
+  expect(words.headline).toMatch(/^Not met: not facing 3 times/);
+  expect(words.tally[0]!.moves).toEqual([6, 12, 18]);
+  expect(words.next).toContain('Lead toe at the target');
+});
+
+test('imperial words hold no centimetres', () => {
+  const words = verdictWords(checkTrack(drill, perfectTrack(drill)).report, 'imperial');
+  expect(words.certainty).toContain(' in ');
+  expect(words.certainty).not.toContain('cm');
+});
+
+test('every fault has plain words and a reason', () => {
+  for (const [name, words, why] of FAULTS) {
+    expect(name).toMatch(/^[a-z-]+$/);
+    expect(words.length).toBeGreaterThan(5);
+    expect(why.length).toBeGreaterThan(20);
+  }
+});

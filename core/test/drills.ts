@@ -1,0 +1,42 @@
+import {
+  DEMO_PLAN,
+  DEMO_STUDENTS,
+  expand,
+  sampleWalk,
+  chanceFrom,
+  TRACKER_DEFAULTS,
+  walk,
+  type Plan,
+  type PlannedDrill,
+  type Track,
+  type TrackerSettings,
+} from '@angled-chalk/core';
+
+/** A plan that every demo student's feet clear: wide lane, long floor. */
+export const ROOMY_PLAN: Plan = {
+  ...DEMO_PLAN,
+  pattern: { ...DEMO_PLAN.pattern, spacingM: 1.1, sideOffsetM: 0.7, coneRadiusM: 0.04 },
+};
+
+export const drillOf = (student: number, plan: Plan = ROOMY_PLAN): PlannedDrill => ({
+  plan,
+  student: DEMO_STUDENTS[student]!,
+});
+
+/** Exactly the plan, sampled without noise, drift, loss or human scatter. */
+export const PERFECT: TrackerSettings = {
+  ...TRACKER_DEFAULTS,
+  noiseM: 0,
+  driftM: 0,
+  dropShare: 0,
+  bulgeM: 0,
+  positionUM: 0,
+  habits: { placeM: 0, timingS: 0, recovers: true },
+};
+
+export function perfectTrack(drill: PlannedDrill, rateHz = 100): Track {
+  const footwork = expand(drill);
+  const chance = chanceFrom(1);
+  const truth = walk(drill, footwork, [], PERFECT.habits, chance);
+  return sampleWalk(truth, { ...PERFECT, rateHz }, chance, false);
+}
