@@ -4,7 +4,16 @@ const { TestEnvironment } = require('jest-environment-jsdom');
 module.exports = class extends TestEnvironment {
   async setup() {
     await super.setup();
-    for (const name of ['TextEncoder', 'TextDecoder', 'structuredClone', 'fetch', 'Request', 'Response', 'Headers', 'ReadableStream']) {
+    for (const name of [
+      'TextEncoder',
+      'TextDecoder',
+      'structuredClone',
+      'fetch',
+      'Request',
+      'Response',
+      'Headers',
+      'ReadableStream',
+    ]) {
       this.global[name] ??= globalThis[name];
     }
     this.global.Uint8Array = Uint8Array;

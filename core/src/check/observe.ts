@@ -171,8 +171,11 @@ function targetCourse(track: Track, fixed: Point): (timeS: number) => Point {
     return Number.isNaN(x) || Number.isNaN(y) ? null : { x, y };
   };
   if (!target && !(targetLeft && targetRight)) return () => fixed;
+  let at = 0;
   return (timeS) => {
-    const i = Math.min(times.length - 1, lowerBound(times, timeS));
+    while (at > 0 && times[at - 1]! >= timeS) at--;
+    while (at < times.length - 1 && times[at]! < timeS) at++;
+    const i = at;
     for (let away = 0; away < 50; away++) {
       const found = (i - away >= 0 && sample(i - away)) || (i + away < times.length && sample(i + away));
       if (found) return found;

@@ -1,5 +1,5 @@
 import type { FootName } from '../body/stance.ts';
-import { distanceM, dot, lengthM, midpoint, subtract, type Point } from '../floor/vector.ts';
+import { distanceM, type Point } from '../floor/vector.ts';
 import type { Footfall } from './footwork.ts';
 import type { Balls, Finding, PerformedMove, Performance } from './performance.ts';
 import { finding } from './rules-steps.ts';
@@ -13,28 +13,35 @@ interface Look {
   readonly footfall: Footfall;
   readonly balls: Balls;
   readonly landed: boolean;
+  readonly apartM: number;
+  readonly crossedM: number;
 }
 
 /** The two feet at the moments that matter in a move: along every flight and at every landing. */
 function looks(performance: Performance, move: PerformedMove): Look[] {
-  let planted: Balls = move.before;
-  return move.footfalls.flatMap((footfall) => {
-    const inFlight = Array.from({ length: FLIGHT_LOOKS }, (_, i): Look => {
-      const share = (i + 1) / (FLIGHT_LOOKS + 1);
-      const timeS = footfall.liftS + (footfall.landS - footfall.liftS) * share;
-      return {
-        timeS,
-        footfall,
-        balls: {
-          left: performance.ballAt('left', timeS),
-          right: performance.ballAt('right', timeS),
-        },
-        landed: false,
-      };
+  const { ballAt, targetAt } = performance;
+  const seen: Look[] = [];
+  const look = (timeS: number, footfall: Footfall, balls: Balls, landed: boolean): void => {
+    seen.push({
+      timeS,
+      footfall,
+      balls,
+      landed,
+      apartM: distanceM(balls.left, balls.right),
+      crossedM: crossedM(balls, targetAt(timeS)),
     });
-    planted = withFoot(planted, footfall.foot, footfall.to);
-    return [...inFlight, { timeS: footfall.landS, footfall, balls: planted, landed: true }];
-  });
+  };
+  let planted: Balls = move.before;
+  for (const footfall of move.footfalls) {
+    const { liftS, landS, foot, to } = footfall;
+    for (let i = 1; i <= FLIGHT_LOOKS; i++) {
+      const timeS = liftS + ((landS - liftS) * i) / (FLIGHT_LOOKS + 1);
+      look(timeS, footfall, { left: ballAt('left', timeS), right: ballAt('right', timeS) }, false);
+    }
+    planted = withFoot(planted, foot, to);
+    look(landS, footfall, planted, true);
+  }
+  return seen;
 }
 
 const withFoot = (balls: Balls, foot: FootName, at: Point): Balls =>
@@ -47,9 +54,10 @@ const pairU = (performance: Performance, landed: boolean): number => {
 
 /** How far the left ball stands to the right of the right ball, seen towards the target; metres. */
 function crossedM({ left, right }: Balls, target: Point): number {
-  const towards = subtract(target, midpoint(left, right));
-  const across = { x: towards.y, y: -towards.x };
-  return dot(subtract(left, right), across) / Math.max(lengthM(towards), 1e-9);
+  const towardsX = target.x - (left.x + right.x) / 2;
+  const towardsY = target.y - (left.y + right.y) / 2;
+  const across = (left.x - right.x) * towardsY - (left.y - right.y) * towardsX;
+  return across / Math.max(Math.sqrt(towardsX * towardsX + towardsY * towardsY), 1e-9);
 }
 
 /** Feet crossed, together or overstretched: the worst moment of the move for each. */
@@ -57,15 +65,11 @@ export function feetRules(performance: Performance, move: PerformedMove): Findin
   const { stance } = performance;
   const { limits } = stance.school;
   const separationM = stance.separation.valueM;
-  const seen = looks(performance, move).map((look) => ({
-    ...look,
-    apartM: distanceM(look.balls.left, look.balls.right),
-    crossedM: crossedM(look.balls, performance.targetAt(look.timeS)),
-  }));
+  const seen = looks(performance, move);
   const landedU = pairU(performance, true);
   const movingU = pairU(performance, false);
   const U = (landed: boolean): number => (landed ? landedU : movingU);
-  const worst = (value: (look: (typeof seen)[number]) => number): (typeof seen)[number] =>
+  const worst = (value: (look: Look) => number): Look =>
     seen.reduce((a, b) => (value(b) - U(b.landed) > value(a) - U(a.landed) ? b : a));
   const crossed = worst((look) => look.crossedM);
   const together = worst((look) => -look.apartM);
@@ -73,7 +77,7 @@ export function feetRules(performance: Performance, move: PerformedMove): Findin
   const crossedLimitM = limits.crossedBreadths * stance.body.footBreadth.valueM;
   const togetherLimitM = limits.togetherRatio * separationM;
   const stretchLimitM = limits.overstretchRatio * separationM;
-  const parts = (look: (typeof seen)[number], limit: number, measured: number) => ({
+  const parts = (look: Look, limit: number, measured: number) => ({
     timeS: look.timeS,
     foot: look.footfall.foot,
     moveNumber: move.moveNumber,

@@ -103,7 +103,7 @@ test('a foot whose outline reaches into the base of a cone touches it', () => {
   const cone = plan.cones[2]!;
   const touching = landing('first', () => ({ x: cone.at.x + 0.02, y: cone.at.y }));
   expect(found(touching, 'cone-touched')).toBeDefined();
-  const beside = (footfall: Footfall) => ({ x: cone.at.x + 0.5, y: cone.at.y + 0 * footfall.number });
+  const beside = () => ({ x: cone.at.x + 0.5, y: cone.at.y });
   expect(found(landing('first', beside), 'cone-touched')).toBeUndefined();
   const outline = footOutline(
     'left',

@@ -62,11 +62,9 @@ const COURSE_U_S = 0.006;
  */
 export function detectFootfalls(track: Track): Detection {
   const rateHz = sampleRateHz(track.timeS);
-  const signals = {
-    left: plantedSignal(track, 'left', rateHz),
-    right: plantedSignal(track, 'right', rateHz),
-  };
-  const flights = { left: flightsOf(signals.left), right: flightsOf(signals.right) };
+  const seen = { left: look(track, 'left', rateHz), right: look(track, 'right', rateHz) };
+  const signals = { left: seen.left.signal, right: seen.right.signal };
+  const flights = { left: flightsOf(seen.left), right: flightsOf(seen.right) };
   const shape = commonShape([
     ...flights.left.map((data) => projectFlight(signals.left, data)),
     ...flights.right.map((data) => projectFlight(signals.right, data)),
@@ -88,9 +86,17 @@ export function detectFootfalls(track: Track): Detection {
   };
 }
 
-function plantedSignal(track: Track, foot: FootName, rateHz: number): FootSignal {
+interface Seen {
+  readonly signal: FootSignal;
+  readonly runs: readonly Run[];
+}
+
+/** One foot's signal and the runs in which it moves, with the noise its planted stretches show. */
+function look(track: Track, foot: FootName, rateHz: number): Seen {
   const signal = footSignal(track.timeS, track[foot], rateHz);
-  return withPlantedNoise(signal, plantedBetween(movingRuns(signal), signal.t.length));
+  const runs = movingRuns(signal);
+  const better = withPlantedNoise(signal, plantedBetween(runs, signal.t.length));
+  return better === signal ? { signal, runs } : { signal: better, runs: movingRuns(better) };
 }
 
 function missing(track: Track): number {
@@ -104,10 +110,9 @@ function missing(track: Track): number {
 }
 
 /** Runs that really change the place of the foot, with the places before and after. */
-function flightsOf(signal: FootSignal): FlightData[] {
+function flightsOf({ signal, runs }: Seen): FlightData[] {
   const { t } = signal;
   const kept: Run[] = [];
-  const runs = movingRuns(signal);
   // A run that leaves the foot where it was is absorbed into the planted stretch around it.
   for (const [i, run] of runs.entries()) {
     const before = place(signal, kept.at(-1)?.to ?? 0, run.from, 'late');

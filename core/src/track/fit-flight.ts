@@ -47,10 +47,10 @@ export interface FlightFit {
   readonly usedSamples: number;
 }
 
-const ITERATIONS = 8;
+const ITERATIONS = 6;
 const SHORTEST_FLIGHT_S = 0.04;
 /** Relative gain at which another step is not worth it: far below a microsecond of landing time. */
-const ENOUGH = 1e-7;
+const ENOUGH = 1e-5;
 
 /**
  * Least-squares lift and land times of one flight: the projected samples follow the given course

@@ -131,6 +131,7 @@ function withoutSpikes(raw: Columns, limitM: number): Columns {
 
 const PLANT_EDGE_S = 0.04;
 const MOST_SAMPLES_FOR_ONE = 12;
+const MIDDLE_SAMPLES = 60;
 const WORTH_A_SECOND_LOOK = 1.15;
 
 /**
@@ -146,13 +147,15 @@ export function withPlantedNoise(
 ): FootSignal {
   const { t, x, y, noiseM } = signal;
   const off: number[] = [];
+  const stride = Math.max(1, Math.floor((2 * t.length) / NOISE_SAMPLES));
   for (const { from, to } of planted) {
     let [first, last] = [from, to];
     while (first < to && t[first]! - t[from]! < PLANT_EDGE_S) first++;
     while (last > first && t[to - 1]! - t[last - 1]! < PLANT_EDGE_S) last--;
-    if (last - first < 8) continue;
-    const [mx, my] = [medianOf(x.subarray(first, last)), medianOf(y.subarray(first, last))];
-    const stride = Math.max(1, Math.floor((last - first) / 40));
+    if (last - first < 8 || last - first < stride) continue;
+    const middle = (values: Float64Array): number =>
+      medianOf(values.subarray(first, Math.min(last, first + MIDDLE_SAMPLES)));
+    const [mx, my] = [middle(x), middle(y)];
     for (let i = first; i < last; i += stride) off.push(Math.abs(x[i]! - mx), Math.abs(y[i]! - my));
   }
   const seenM = medianOf(off) * MAD_TO_SD;

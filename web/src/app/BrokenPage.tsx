@@ -8,7 +8,7 @@ export function BrokenPage() {
   const error = useRouteError();
   const failed = error !== undefined && error !== null && !isRouteErrorResponse(error);
   return (
-    <Box component="main" sx={{ p: 4, maxWidth: 620 }}>
+    <Box sx={{ p: 4, maxWidth: 620 }}>
       <Typography variant="h1" sx={{ mb: 1 }}>
         {failed ? 'This screen failed.' : 'There is nothing at this address.'}
       </Typography>

@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
@@ -9,6 +7,7 @@ import type { UnitSystem } from '@angled-chalk/core';
 import { NavLink, Outlet } from 'react-router';
 import { useClub } from './club.tsx';
 import { PALETTE } from './palette.ts';
+import { SelectBox } from '../parts/SelectBox.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 
 /** The way through the program is the order of the work. */
@@ -55,6 +54,7 @@ export function Shell() {
           gap: 2,
           alignItems: 'center',
           px: 2,
+          [PHONE]: { gap: 1, px: 1 },
           py: 0.75,
           bgcolor: PALETTE.ink,
           color: PALETTE.chalk,
@@ -74,7 +74,7 @@ export function Shell() {
         >
           {clubName}
         </Typography>
-        <Box sx={{ flex: 1 }} />
+        <Box sx={{ flex: 1, [PHONE]: { display: 'none' } }} />
         <ChosenStudent />
         <UnitsChoice />
       </Box>
@@ -101,19 +101,18 @@ function ChosenStudent() {
   const { students, student, chooseStudent } = useClub();
   if (!student) return null;
   return (
-    <TextField
-      select
+    <SelectBox
+      quiet
+      fullWidth={false}
+      label="Chosen student"
       value={student.id}
-      onChange={(event) => chooseStudent(event.target.value)}
-      sx={{ minWidth: 170, ...onDark }}
-      slotProps={{ select: { SelectDisplayProps: { 'aria-label': 'Chosen student' } } }}
-    >
-      {students.map(({ id, name, leadSide }) => (
-        <MenuItem key={id} value={id}>
-          {name} · {leadSide === 'left' ? 'orthodox' : 'southpaw'}
-        </MenuItem>
-      ))}
-    </TextField>
+      onChoice={chooseStudent}
+      choices={students.map(
+        ({ id, name, leadSide }) =>
+          [id, `${name} · ${leadSide === 'left' ? 'orthodox' : 'southpaw'}`] as const,
+      )}
+      sx={{ minWidth: 0, flex: '0 1 220px', ...onDark }}
+    />
   );
 }
 
@@ -123,7 +122,8 @@ function UnitsChoice() {
     color: PALETTE.chalk,
     borderColor: 'rgba(255,255,255,0.45)',
     px: 1.5,
-    minHeight: 40,
+    whiteSpace: 'nowrap',
+    minHeight: 48,
     textTransform: 'none',
   };
   const chosen = { '&.Mui-selected, &.Mui-selected:hover': { bgcolor: PALETTE.chalk, color: PALETTE.ink } };

@@ -47,6 +47,7 @@ export const theme = createTheme({
     },
     MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
     MuiFormControl: { defaultProps: { size: 'small' } },
+    MuiTableContainer: { styleOverrides: { root: { position: 'relative' } } },
     MuiTableCell: {
       styleOverrides: {
         root: { padding: '6px 10px', borderColor: PALETTE.rule },

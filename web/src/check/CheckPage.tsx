@@ -151,7 +151,7 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
           <FindingList label="Findings" findings={findings} chosen={chosen} onChoose={choose} timed />
         </Panel>
       </Box>
-      <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5 }}>
+      <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
         <GapChart
           result={result}
           timeS={playback.timeS}

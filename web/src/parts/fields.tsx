@@ -1,11 +1,11 @@
 import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { fieldToLength, fieldUnit, formatLength, lengthToField } from '@angled-chalk/core';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { useController, useFormContext, type FieldValues, type Path } from 'react-hook-form';
 import { useUnits } from '../app/club.tsx';
+import { SelectBox } from './SelectBox.tsx';
 
 interface FieldProps<T extends FieldValues> {
   readonly name: Path<T>;
@@ -151,23 +151,14 @@ export function ChoiceField<T extends FieldValues>({
 }: FieldProps<T> & { readonly choices: readonly (readonly [value: string, text: string])[] }) {
   const { control } = useFormContext<T>();
   const { field } = useController({ name, control });
-  const id = useId();
   return (
-    <TextField
-      {...field}
-      id={id}
-      select
+    <SelectBox
       label={label}
-      helperText={help}
-      fullWidth
-      slotProps={{ select: { labelId: `${id}-label` }, inputLabel: { id: `${id}-label` } }}
-    >
-      {choices.map(([value, text]) => (
-        <MenuItem key={value} value={value}>
-          {text}
-        </MenuItem>
-      ))}
-    </TextField>
+      help={help}
+      choices={choices}
+      value={field.value as string}
+      onChoice={field.onChange}
+    />
   );
 }
 

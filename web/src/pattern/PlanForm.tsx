@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { PLAN_RANGES } from '@angled-chalk/contract';
 import { fieldToLength, fieldUnit, lengthToField, rectangularFloor, type Plan } from '@angled-chalk/core';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useUnits } from '../app/club.tsx';
 import { ChoiceField, LengthField, NumberBox, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
 
 const TWO = { display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' } as const;
 
@@ -92,7 +91,7 @@ function BandKind() {
   const kind = useWatch<Plan, 'band.kind'>({ name: 'band.kind' });
   return (
     <Box sx={{ gridColumn: '1 / -1' }}>
-      <ChoiceBox
+      <SelectBox
         label="Gap band"
         value={kind}
         choices={[
@@ -102,35 +101,6 @@ function BandKind() {
         onChoice={(value) => setValue('band', value === 'fixed' ? FIXED : AROUND, { shouldDirty: true })}
       />
     </Box>
-  );
-}
-
-function ChoiceBox({
-  label,
-  value,
-  choices,
-  onChoice,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly choices: readonly (readonly [string, string])[];
-  readonly onChoice: (value: string) => void;
-}) {
-  return (
-    <TextField
-      select
-      fullWidth
-      label={label}
-      value={value}
-      onChange={(event) => onChoice(event.target.value)}
-      slotProps={{ select: { SelectDisplayProps: { 'aria-label': label } } }}
-    >
-      {choices.map(([key, text]) => (
-        <MenuItem key={key} value={key}>
-          {text}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }
 

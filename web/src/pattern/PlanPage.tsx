@@ -116,7 +116,7 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
             <NearSwitch near={near} onNear={setNear} />
           </PlaybackBar>
         </Box>
-        <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           {findings.length > 0 && (
             <Panel title={`Rules not met (${findings.length})`}>
               <CleanLane drill={drill} onUse={editing.replace} />

@@ -1,10 +1,9 @@
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
-import TextField from '@mui/material/TextField';
 import { Pause, Play } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { SelectBox } from '../parts/SelectBox.tsx';
 import type { Playback } from './usePlayback.ts';
 
 const SPEEDS = [0.25, 0.5, 0.75, 1, 1.25, 1.5];
@@ -54,20 +53,14 @@ export function PlaybackBar({
       <Box component="span" sx={{ minWidth: 96, textAlign: 'right' }}>
         {timeS.toFixed(1)} of {endS.toFixed(1)} s
       </Box>
-      <TextField
-        select
+      <SelectBox
         label="Tempo"
         value={speed}
-        onChange={(event) => setSpeed(Number(event.target.value))}
+        onChoice={setSpeed}
+        choices={SPEEDS.map((share) => [share, `${Math.round(share * tempoPerMin)} a minute`] as const)}
+        fullWidth={false}
         sx={{ width: 150 }}
-        slotProps={{ select: { SelectDisplayProps: { 'aria-label': 'Tempo of the playback' } } }}
-      >
-        {SPEEDS.map((share) => (
-          <MenuItem key={share} value={share}>
-            {Math.round(share * tempoPerMin)} a minute
-          </MenuItem>
-        ))}
-      </TextField>
+      />
       {children}
     </Box>
   );

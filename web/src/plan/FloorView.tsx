@@ -2,7 +2,16 @@ import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import type { Floor, Point } from '@angled-chalk/core';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
-import { createContext, use, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import {
+  createContext,
+  use,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch';
 import { PALETTE } from '../app/palette.ts';
 import { frameAround, pathOf, toDrawing, toFloor, type Frame } from './frame.ts';
@@ -87,6 +96,27 @@ export function CloseView({ around, marginM, label, children, height = 'min(60vh
   );
 }
 
+/** Height of the words on a drawing, and the scale from which single feet carry theirs. */
+const TEXT_PX = 12.5;
+const READABLE_PX_PER_M = 130;
+/** Before the drawing has been laid out, and on paper. */
+const USUAL_BOX_PX = { width: 730, height: 560 };
+
+/** How many pixels a metre of the drawing has, so that words keep their size on every screen. */
+function usePixelsPerMetre(widthM: number, heightM: number) {
+  const box = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState(USUAL_BOX_PX);
+  useEffect(() => {
+    const watcher = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      if (width > 0 && height > 0) setSize({ width, height });
+    });
+    if (box.current) watcher.observe(box.current);
+    return () => watcher.disconnect();
+  }, []);
+  return { box, pixelsPerMetre: Math.min(size.width / widthM, size.height / heightM) };
+}
+
 /** Beyond this magnification the letters on the feet can be read. */
 const READABLE_SCALE = 1.8;
 
@@ -99,9 +129,15 @@ function View({
 }: ViewProps & { readonly frame: Frame; readonly focus: Focus | null; readonly height: string }) {
   const svg = useRef<SVGSVGElement>(null);
   const [near, setNear] = useState(false);
-  const sizeM = focus ? 2 * focus.radiusM : Math.max(frame.width, frame.height);
-  const detailed = near || sizeM < 4;
-  const drawing = useMemo(() => ({ frame, textM: sizeM / 46, detailed, svg }), [frame, sizeM, detailed]);
+  const { box, pixelsPerMetre } = usePixelsPerMetre(
+    focus ? 2 * focus.radiusM : frame.width,
+    focus ? 2 * focus.radiusM : frame.height,
+  );
+  const detailed = near || pixelsPerMetre > READABLE_PX_PER_M;
+  const drawing = useMemo(
+    () => ({ frame, textM: TEXT_PX / pixelsPerMetre, detailed, svg }),
+    [frame, pixelsPerMetre, detailed],
+  );
   const centre = focus && toDrawing(frame, focus.at);
   const viewBox = centre
     ? `${centre.x - focus.radiusM} ${centre.y - focus.radiusM} ${2 * focus.radiusM} ${2 * focus.radiusM}`
@@ -109,6 +145,7 @@ function View({
   return (
     <DrawingContext value={drawing}>
       <Box
+        ref={box}
         sx={{
           position: 'relative',
           border: `1px solid ${PALETTE.rule}`,

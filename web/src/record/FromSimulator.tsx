@@ -67,7 +67,7 @@ export function FromSimulator({ student, plan }: RecordFor) {
         <Box
           component="form"
           onSubmit={(event) => void record(event)}
-          sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}
+          sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}
         >
           <NumberField<Order> name="rateHz" label="Rate" unit="Hz" range={[10, 1000]} step={10} />
           <LengthField<Order> name="noiseM" label="Noise" range={[0, 0.1]} />
@@ -101,7 +101,7 @@ function Faults() {
   const toggle = (fault: SimulatedFault, on: boolean): void =>
     field.onChange(on ? [...field.value, fault] : field.value.filter((one) => one !== fault));
   return (
-    <Box component="fieldset" sx={{ gridColumn: '1 / -1', border: 0, m: 0, p: 0 }}>
+    <Box component="fieldset" sx={{ gridColumn: '1 / -1', border: 0, m: 0, p: 0, minWidth: 0 }}>
       <Box component="legend" sx={{ fontWeight: 650, p: 0 }}>
         Faults the student makes
       </Box>

@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import type { StoredPlan } from '@angled-chalk/contract';
 import { useState } from 'react';
 import { usePlans, useTracks } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
 import { FromFile } from './FromFile.tsx';
 import { FromSimulator } from './FromSimulator.tsx';
 import { TrackList } from './TrackList.tsx';
@@ -41,7 +40,7 @@ export function RecordPage() {
           alignItems: 'start',
         }}
       >
-        <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <PlanChoice plans={list} plan={plan} onChoose={setPlanId} />
           <FromFile student={student} plan={plan} />
         </Box>
@@ -65,19 +64,13 @@ function PlanChoice({
 }) {
   return (
     <Panel title="Against which pattern">
-      <TextField
-        select
-        fullWidth
+      <SelectBox
+        quiet
+        label="Pattern"
         value={plan.id}
-        onChange={(event) => onChoose(event.target.value)}
-        slotProps={{ select: { SelectDisplayProps: { 'aria-label': 'Pattern' } } }}
-      >
-        {plans.map(({ id, plan: { name } }) => (
-          <MenuItem key={id} value={id}>
-            {name}
-          </MenuItem>
-        ))}
-      </TextField>
+        onChoice={onChoose}
+        choices={plans.map(({ id, plan: { name } }) => [id, name] as const)}
+      />
     </Panel>
   );
 }

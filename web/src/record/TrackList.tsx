@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import visuallyHidden from '@mui/utils/visuallyHidden';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Table from '@mui/material/Table';
@@ -54,7 +55,11 @@ export function TrackList({
                 <TableCell>Pattern</TableCell>
                 <TableCell align="right">Length</TableCell>
                 <TableCell>Recorded</TableCell>
-                <TableCell />
+                <TableCell>
+                  <Box component="span" sx={visuallyHidden}>
+                    Check
+                  </Box>
+                </TableCell>
               </TableRow>
             </TableHead>
             <TableBody>

@@ -69,12 +69,12 @@ function SetOutSheet({ plan, planId }: { readonly plan: Plan; readonly planId: s
       <Box
         sx={{
           ...BESIDE,
-          gridTemplateColumns: 'minmax(0, 1fr) minmax(420px, 560px)',
+          gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 540px)',
           '@media print': { display: 'block' },
         }}
       >
         <SetOutFloor plan={plan} row={table.rows[chosen]} />
-        <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <SetOutTable table={table} chosen={chosen} onChoose={setChosen} />
           <HowTo table={table} />
           <Box sx={{ display: 'none', '@media print': { display: 'block', fontSize: '9pt' } }}>

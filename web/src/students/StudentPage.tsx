@@ -88,13 +88,13 @@ function StudentEditor({ student }: { readonly student: Student }) {
         </Alert>
       )}
       <Box sx={BESIDE}>
-        <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <StanceDrawing stance={stance} />
           <Panel title="What the stance rests on">
             <BodyTable stance={stance} />
           </Panel>
         </Box>
-        <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <StudentForm />
           <StudentChecks studentId={student.id} />
         </Box>

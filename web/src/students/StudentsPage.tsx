@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import visuallyHidden from '@mui/utils/visuallyHidden';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
 import Link from '@mui/material/Link';
@@ -87,7 +88,11 @@ function Roster({ list }: { readonly list: readonly Student[] }) {
             <TableCell align="right">Separation</TableCell>
             <TableCell align="right">Stance angle</TableCell>
             <TableCell>Last check</TableCell>
-            <TableCell />
+            <TableCell>
+              <Box component="span" sx={visuallyHidden}>
+                Choose
+              </Box>
+            </TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -110,7 +115,7 @@ function Roster({ list }: { readonly list: readonly Student[] }) {
                 <TableCell>{student.leadSide === 'left' ? 'orthodox' : 'southpaw'}</TableCell>
                 <TableCell>{stance.school.name}</TableCell>
                 <TableCell align="right">{formatLength(student.lengths.statureM, units)}</TableCell>
-                <TableCell align="right">
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                   {formatLength(stance.separation.valueM, units)}
                   <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.78rem', ml: 0.75 }}>
                     {stance.separation.source}

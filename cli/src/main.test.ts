@@ -1,0 +1,176 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core';
+import { main } from './main.ts';
+
+const examples = join(__dirname, '../../examples');
+const example = (name: string): string => join(examples, name);
+const folder = mkdtempSync(join(tmpdir(), 'angled-chalk-cli-'));
+
+interface Run {
+  readonly code: number;
+  readonly out: string;
+  readonly err: string;
+}
+
+async function run(...args: string[]): Promise<Run> {
+  const text = { out: '', err: '' };
+  const out = jest.spyOn(process.stdout, 'write').mockImplementation((chunk) => {
+    text.out += String(chunk);
+    return true;
+  });
+  const err = jest.spyOn(process.stderr, 'write').mockImplementation((chunk) => {
+    text.err += String(chunk);
+    return true;
+  });
+  try {
+    return { code: await main(args), ...text };
+  } finally {
+    out.mockRestore();
+    err.mockRestore();
+  }
+}
+
+const DRILL = ['--plan', example('zigzag.plan.json'), '--student', example('imke.student.json')];
+
+test('expand gives the footfalls as JSON, CSV or SVG', async () => {
+  const json = JSON.parse((await run('expand', ...DRILL)).out) as {
+    footfalls: { foot: string; land_s: number }[];
+    findings: unknown[];
+  };
+  expect(json.footfalls).toHaveLength(96);
+  expect(json.footfalls[0]!.foot).toBe('left');
+  expect(json.findings).toEqual([]);
+  const csv = await run('expand', ...DRILL, '--format', 'csv');
+  expect(csv.out.split('\n')[0]).toContain('land_s');
+  const svg = await run('expand', ...DRILL, '--format', 'svg');
+  expect(svg.out).toMatch(/^<svg /);
+});
+
+test('expand fails on findings only when asked to', async () => {
+  const args = ['expand', '--plan', example('zigzag.plan.json'), '--student', example('tobiah.student.json')];
+  expect((await run(...args)).code).toBe(0);
+  expect((await run(...args, '--fail-on', 'findings')).code).toBe(1);
+});
+
+test('setout gives two tapes and a check for every cone', async () => {
+  const table = JSON.parse((await run('setout', '--plan', example('zigzag.plan.json'))).out) as {
+    rows: { fix: { distances_m: number[] } }[];
+    diagonal: { distance_m: number };
+  };
+  expect(table.rows).toHaveLength(5);
+  expect(table.diagonal.distance_m).toBeCloseTo(10, 9);
+  const wide = await run(
+    'setout',
+    '--plan',
+    example('zigzag.plan.json'),
+    '--reading-error',
+    '2',
+    '--format',
+    'csv',
+  );
+  expect(wide.code).toBe(0);
+});
+
+test('check finds in the example what was put into it', async () => {
+  const out = join(folder, 'imke.check.json');
+  const { code } = await run(
+    'check',
+    ...DRILL,
+    '--track',
+    example('imke.track.csv'),
+    '--out',
+    out,
+    '--fail-on',
+    'faults',
+  );
+  expect(code).toBe(1);
+  const report = JSON.parse(readFileSync(out, 'utf8')) as {
+    faults: {
+      fault: string;
+      time_s: number;
+      foot: string;
+      measured: number;
+      limit: number;
+      uncertainty: number;
+      move_number: number;
+    }[];
+    moves: { number: number; verdict: string }[];
+    verdict: { outcome: string; matched: number; planned: number };
+    range: object;
+    beat: object;
+    balance: object;
+  };
+  expect(report.verdict.outcome).toBe('not-met');
+  expect(report.verdict.matched).toBe(report.verdict.planned);
+  const placed = DEMO_DRILLS[0]!.settings.faults!;
+  for (const { fault, moveNumber } of placed) {
+    const found = report.faults.find((one) => one.fault === fault && one.move_number === moveNumber);
+    expect(found).toBeDefined();
+    expect(found!.uncertainty).toBeGreaterThan(0);
+  }
+  expect(recordDemoDrill(DEMO_DRILLS[0]!).planned.student.name).toBe('Imke Varga');
+});
+
+test('a clean recording passes', async () => {
+  const lise = ['--student', example('lise.student.json'), '--track', example('lise.track.csv')];
+  const args = ['check', '--plan', example('zigzag.plan.json'), ...lise, '--fail-on', 'undecided'];
+  const { code, out } = await run(...args);
+  expect(code).toBe(0);
+  expect((JSON.parse(out) as { faults: unknown[] }).faults).toEqual([]);
+});
+
+describe('what cannot be done ends with 2, the file, the place and the reason', () => {
+  const bad = (name: string, text: string): string => {
+    const path = join(folder, name);
+    writeFileSync(path, text);
+    return path;
+  };
+  const lines = readFileSync(example('imke.track.csv'), 'utf8').split('\n');
+  const withLine = (at: number, line: string): string =>
+    [...lines.slice(0, at), line, ...lines.slice(at)].join('\n');
+
+  test.each([
+    ['no verb', [], 'angled-chalk expand'],
+    ['an unknown verb', ['dance'], 'There is no verb "dance"'],
+    ['an unknown option', ['expand', '--colour', 'red'], '--colour'],
+    ['a missing option', ['check', ...DRILL], '--track is missing'],
+    ['a wrong choice', ['expand', ...DRILL, '--format', 'pdf'], '--format is one of json, csv, svg'],
+    [
+      'a file that is not there',
+      ['setout', '--plan', '/nowhere.json'],
+      '/nowhere.json: cannot be read (ENOENT)',
+    ],
+    ['a plan that is a track', ['setout', '--plan', example('imke.track.csv')], 'not-json'],
+    [
+      'text in a number cell',
+      ['check', ...DRILL, '--track', bad('text.csv', withLine(40, '0.35,a,b,c,d,1,1,1,1'))],
+      'line 41, column left_x_m',
+    ],
+    [
+      'time running backward',
+      ['check', ...DRILL, '--track', bad('back.csv', withLine(60, lines[30]!))],
+      'line 61, column time_s',
+    ],
+    ['an empty file', ['check', ...DRILL, '--track', bad('empty.csv', '')], 'no header row'],
+    [
+      'a result that cannot be written',
+      ['setout', '--plan', example('zigzag.plan.json'), '--out', '/nowhere/x.json'],
+      '/nowhere/x.json: cannot be written',
+    ],
+    [
+      'a reading error of nothing',
+      ['setout', '--plan', example('zigzag.plan.json'), '--reading-error', 'x'],
+      '--reading-error',
+    ],
+  ])('%s', async (_what, args, says) => {
+    const { code, err, out } = await run(...args);
+    expect(code).toBe(2);
+    expect(err + out).toContain(says);
+  });
+
+  test('help is not a failure', async () => {
+    expect((await run('--help')).code).toBe(0);
+  });
+});

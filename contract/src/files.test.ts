@@ -1,0 +1,95 @@
+import Ajv2020 from 'ajv/dist/2020';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core';
+import { camelKey, fromOpenKeys, snakeKey, toOpenKeys } from './open-keys.ts';
+import { planFile, planFileSchema, PLAN_RANGES } from './plan-file.ts';
+import { readPlanFile, readStudentFile } from './read-json.ts';
+import { studentFile, studentFileSchema } from './student-file.ts';
+import { openJsonSchema } from './write-schema.ts';
+
+const text = (value: unknown): string => JSON.stringify(toOpenKeys(value));
+const docs = (name: string): string => readFileSync(`${__dirname}/../../docs/schema/${name}`, 'utf8');
+const example = (name: string): string => readFileSync(`${__dirname}/../../examples/${name}`, 'utf8');
+
+test('keys of open files are snake case with units, and come back as they were', () => {
+  expect(snakeKey('laneHeadingDeg')).toBe('lane_heading_deg');
+  expect(snakeKey('tempoPerMin')).toBe('tempo_per_min');
+  fc.assert(
+    fc.property(fc.stringMatching(/^[a-z]+([A-Z][a-z]+){0,4}$/), (key) => {
+      expect(camelKey(snakeKey(key))).toBe(key);
+    }),
+  );
+});
+
+test('a plan and a student written and read are the same', () => {
+  for (const { plan } of DEMO_PLANS) {
+    const read = readPlanFile(text(planFile(plan)));
+    expect(read.ok && read.value).toEqual(plan);
+  }
+  for (const student of DEMO_STUDENTS) {
+    const { name, leadSide, schoolId, lengths } = student;
+    const read = readStudentFile(text(studentFile(student)));
+    expect(read.ok && read.value).toEqual({ name, leadSide, schoolId, lengths });
+  }
+});
+
+// Source: JSON Schema draft 2020-12 as implemented by the reference validator ajv.
+describe('the published JSON Schemas', () => {
+  const ajv = new Ajv2020({ strict: false });
+  const plan = ajv.compile(JSON.parse(docs('plan.schema.json')) as object);
+  const student = ajv.compile(JSON.parse(docs('student.schema.json')) as object);
+
+  test('are what the code would write today', () => {
+    expect(JSON.parse(docs('plan.schema.json'))).toEqual(openJsonSchema(planFileSchema));
+    expect(JSON.parse(docs('student.schema.json'))).toEqual(openJsonSchema(studentFileSchema));
+  });
+
+  test('accept the examples', () => {
+    expect(plan(JSON.parse(example('zigzag.plan.json')))).toBe(true);
+    expect(plan(JSON.parse(example('wide-zigzag.plan.json')))).toBe(true);
+    expect(student(JSON.parse(example('imke.student.json')))).toBe(true);
+  });
+
+  test('refuse what the reader refuses', () => {
+    const wrong = JSON.parse(example('zigzag.plan.json')) as { plan: { pattern: { cones: number } } };
+    wrong.plan.pattern.cones = 2.5;
+    expect(plan(wrong)).toBe(false);
+    expect(readPlanFile(JSON.stringify(wrong)).ok).toBe(false);
+    expect(student({ format: 'angled-chalk-student', version: 1 })).toBe(false);
+  });
+});
+
+test.each([
+  ['not JSON', '{"format": "angled-chalk-plan",\n oops', 'not-json', { line: 2 }],
+  ['another format', '{"format": "song", "version": 1, "plan": {}}', 'invalid-value', { path: 'format' }],
+  [
+    'a later version',
+    '{"format": "angled-chalk-plan", "version": 2, "plan": {}}',
+    'invalid-value',
+    { path: 'version' },
+  ],
+])('%s is refused with its place', (_what, file, code, place) => {
+  const read = readPlanFile(file);
+  expect(read.ok).toBe(false);
+  if (read.ok) return;
+  expect(read.problem.code).toBe(code);
+  expect(read.problem.place).toMatchObject(place);
+});
+
+test('a number out of range is named by its path as the file writes it', () => {
+  const plan = { ...DEMO_PLANS[0]!.plan };
+  const wide = text(
+    planFile({ ...plan, pattern: { ...plan.pattern, sideOffsetM: PLAN_RANGES.sideOffsetM[1] + 1 } }),
+  );
+  const read = readPlanFile(wide);
+  expect(!read.ok && read.problem.place.path).toBe('plan.pattern.side_offset_m');
+  const band = text(planFile({ ...plan, band: { kind: 'fixed', nearM: 3, farM: 2 } }));
+  const crossed = readPlanFile(band);
+  expect(!crossed.ok && crossed.problem.place.path).toBe('plan.band.far_m');
+});
+
+test('keys survive the trip even in lists and nothing', () => {
+  const value = { someList: [{ innerKey: 1 }, null], plain: 'camelCase stays in values' };
+  expect(fromOpenKeys(toOpenKeys(value))).toEqual(value);
+});

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+import { chromiumPath } from '../scripts/steps.mjs';
+
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  reporter: [['list']],
+  outputDir: '../test-results',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: chromiumPath() ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },
+    trace: 'off',
+  },
+});

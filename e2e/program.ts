@@ -1,0 +1,109 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { AxeBuilder } from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const SERVER = join(import.meta.dirname, '../server/dist/main.js');
+
+/** The built program with the demo club in a data directory of its own. */
+export class Program {
+  url = '';
+  private child: ChildProcess | null = null;
+
+  constructor(readonly dataDir: string) {}
+
+  /** A program on its own copy of the demo club, which is made once. */
+  static async withDemoClub(): Promise<Program> {
+    const template = join(tmpdir(), `angled-chalk-e2e-demo-${process.pid}`);
+    if (!existsSync(template)) {
+      const first = new Program(template);
+      await first.start();
+      await first.stop();
+    }
+    const dataDir = mkdtempSync(join(tmpdir(), 'angled-chalk-e2e-'));
+    cpSync(template, dataDir, { recursive: true });
+    const program = new Program(dataDir);
+    await program.start();
+    return program;
+  }
+
+  async start(port = 0): Promise<void> {
+    const args = [SERVER, '--demo', '--data', this.dataDir, '--port', String(port)];
+    const child = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'inherit'] });
+    this.child = child;
+    this.url = await new Promise<string>((resolve, reject) => {
+      child.stdout.on('data', (chunk: Buffer) => {
+        const found = /http:\/\/127\.0\.0\.1:\d+/.exec(chunk.toString());
+        if (found) resolve(found[0]);
+      });
+      child.on('exit', (code) => reject(new Error(`the program ended with ${code}`)));
+    });
+  }
+
+  get port(): number {
+    return Number(new URL(this.url).port);
+  }
+
+  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+    const { child } = this;
+    this.child = null;
+    if (!child) return;
+    const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+    child.kill(signal);
+    await gone;
+  }
+}
+
+/** A test with the program running; it fails on any console error and any request that leaves the machine. */
+export const test = base.extend<{ program: Program; quiet: undefined }>({
+  program: async ({ browserName: _ }, use) => {
+    const program = await Program.withDemoClub();
+    await use(program);
+    await program.stop();
+    rmSync(program.dataDir, { recursive: true, force: true });
+  },
+  quiet: [
+    async ({ page, program }, use) => {
+      const complaints: string[] = [];
+      page.on('pageerror', (error) => complaints.push(error.message));
+      page.on('console', (message) => {
+        const expected =
+          message.text().includes('ERR_CONNECTION_REFUSED') || /status of (4\d\d)/.test(message.text());
+        if (message.type() === 'error' && !expected) complaints.push(message.text());
+      });
+      page.on('request', (request) => {
+        const url = request.url();
+        if (!url.startsWith(program.url) && !/^(blob|data):/.test(url))
+          complaints.push(`left the machine: ${url}`);
+      });
+      await use(undefined);
+      expect(complaints).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** axe finds nothing on the page as it stands. */
+export async function noBarriers(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([]);
+}
+
+/** Nothing is wider than the window. */
+export async function fitsAcross(page: Page): Promise<void> {
+  const over = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(over).toBeLessThanOrEqual(0);
+}
+
+export const choose = async (page: Page, student: string): Promise<void> => {
+  await page.getByRole('combobox', { name: 'Chosen student' }).click();
+  await page.getByRole('option', { name: new RegExp(student) }).click();
+};

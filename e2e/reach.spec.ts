@@ -1,0 +1,108 @@
+import { expect, fitsAcross, noBarriers, test } from './program.ts';
+
+const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
+const PLAN = 'b2d1f0a3-0001-4d2b-8b02-000000000001';
+const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
+
+const SCREENS = [
+  ['/students', /Who: 6 students/],
+  [`/students/${IMKE}`, /Imke Varga stands/],
+  ['/patterns', /2 patterns/],
+  [`/patterns/${PLAN}`, /Zigzag, five cones/],
+  ['/set-out', /Which pattern/],
+  [`/set-out/${PLAN}`, /Set out Zigzag/],
+  ['/record', /Record:/],
+  ['/checks', /2 checks/],
+  [`/checks/${CHECK}`, /Not met/],
+  ['/nowhere', /nothing at this address/],
+] as const;
+
+for (const [width, height] of [
+  [1280, 800],
+  [390, 844],
+] as const) {
+  test(`at ${width} x ${height} every screen fits across and axe finds nothing`, async ({
+    page,
+    program,
+  }) => {
+    await page.setViewportSize({ width, height });
+    for (const [path, heading] of SCREENS) {
+      await page.goto(program.url + path);
+      await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await fitsAcross(page);
+      await noBarriers(page);
+    }
+  });
+}
+
+test('the keyboard alone moves the target, plays, and goes from fault to fault', async ({
+  page,
+  program,
+}) => {
+  await page.goto(`${program.url}/patterns/${PLAN}`);
+  await page.getByRole('button', { name: /^Target: bag/ }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(page.getByRole('textbox', { name: 'Target x' })).toHaveValue('295');
+  await expect(page.getByRole('textbox', { name: 'Target y' })).toHaveValue('739');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('textbox', { name: 'Target y' })).toHaveValue('740');
+  await page.goto(`${program.url}/checks/${CHECK}`);
+  const first = page.getByRole('list', { name: 'Findings' }).getByRole('button').first();
+  await first.focus();
+  await page.keyboard.press('Enter');
+  await expect(first).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Space');
+  await expect(first).toHaveAttribute('aria-pressed', 'false');
+});
+
+test('the target is dragged with the pointer and its numbers follow', async ({ page, program }) => {
+  await page.goto(`${program.url}/patterns/${PLAN}`);
+  const bag = page.getByRole('button', { name: /^Target: bag/ });
+  const box = (await bag.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 6 });
+  await page.mouse.up();
+  const x = Number(await page.getByRole('textbox', { name: 'Target x' }).inputValue());
+  expect(x).toBeGreaterThan(340);
+  await expect(page.getByRole('textbox', { name: 'Target y' })).toHaveValue(/^7[34]\d/);
+});
+
+test('feet and inches everywhere, and never a centimetre among them', async ({ page, program }) => {
+  await page.goto(`${program.url}/students/${IMKE}`);
+  await page.getByRole('button', { name: 'ft in' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(`1' 6½"`);
+  for (const path of [`/students/${IMKE}`, `/patterns/${PLAN}`, `/set-out/${PLAN}`, `/checks/${CHECK}`]) {
+    await page.goto(program.url + path);
+    await page.waitForLoadState('networkidle');
+    await expect(page.locator('main')).not.toContainText(/\d ?cm\b/);
+  }
+});
+
+test('with reduced motion the playback steps from landing to landing', async ({ page, program }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.goto(`${program.url}/patterns/${PLAN}`);
+  await page.getByRole('button', { name: 'Play' }).click();
+  const moments = new Set<string>();
+  for (let i = 0; i < 12; i++) {
+    moments.add(await page.getByRole('slider', { name: 'Moment' }).inputValue());
+    await page.waitForTimeout(150);
+  }
+  expect(moments.size).toBeLessThanOrEqual(6);
+});
+
+test('the set-out sheet prints on A4 and Letter with the table and without the buttons', async ({
+  page,
+  program,
+}) => {
+  await page.goto(`${program.url}/set-out/${PLAN}`);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('table', { name: 'Tape distances' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('navigation', { name: 'Order of the work' })).toBeHidden();
+  for (const format of ['A4', 'Letter'])
+    expect((await page.pdf({ format })).byteLength).toBeGreaterThan(5000);
+});

@@ -1,0 +1,255 @@
+import { readFileSync } from 'node:fs';
+import { choose, expect, test } from './program.ts';
+
+const example = (name: string): string => `${import.meta.dirname}/../examples/${name}`;
+
+test('from the first screen to a checked student, and all of it is there after a restart', async ({
+  page,
+  program,
+}) => {
+  await test.step('the invented club is there', async () => {
+    await page.goto(program.url);
+    await expect(page.getByRole('heading', { name: 'Who: 6 students' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Imke Varga' })).toBeVisible();
+  });
+
+  await test.step('a student has a stance in true measure, with what was measured and estimated', async () => {
+    await page.getByRole('link', { name: 'Imke Varga' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(
+      'Imke Varga stands 47 cm ball to ball at 45°',
+    );
+    const lengths = page.getByRole('table', { name: 'Lengths of the body' });
+    await expect(lengths.getByRole('row', { name: /Shoulder width 41 cm .* measured/ })).toBeVisible();
+    await expect(lengths.getByRole('row', { name: /Hip height 91 cm .* estimated/ })).toBeVisible();
+    await page.getByRole('combobox', { name: 'School' }).click();
+    await page.getByRole('option', { name: 'Wide base' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('64 cm ball to ball at 42°');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('47 cm ball to ball at 45°');
+    await expect(page.getByText('Saved')).toBeVisible();
+  });
+
+  await test.step('the zigzag redraws with its numbers and with the student', async () => {
+    await page.getByRole('link', { name: 'Pattern' }).click();
+    await page.getByRole('link', { name: 'Zigzag, five cones' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+      'Zigzag, five cones: clean for Imke Varga',
+    );
+    const floor = page.getByRole('group', { name: /Floor from above/ });
+    const prints = floor.locator('path[stroke-dasharray]');
+    const before = await prints.count();
+    await page.getByRole('textbox', { name: 'Cones' }).fill('3');
+    await expect.poll(() => prints.count()).toBeLessThan(before - 20);
+    await page.getByRole('textbox', { name: 'Cones' }).fill('5');
+    await choose(page, 'Tobiah Lund');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/6 places to mend for Tobiah Lund/);
+    await expect(
+      page.getByText(/Clean for Tobiah Lund with cones 1\.00 m apart, passed at 85 cm/),
+    ).toBeVisible();
+    await page.getByRole('list', { name: 'Rules not met by the plan' }).getByRole('button').first().click();
+    await expect(page.getByText(/Why: The foot came down on a cone/)).toBeVisible();
+    await choose(page, 'Imke Varga');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/clean for Imke Varga/);
+  });
+
+  await test.step('it plays at a chosen tempo', async () => {
+    await page.getByRole('combobox', { name: 'Tempo' }).click();
+    await page.getByRole('option', { name: '90 a minute' }).click();
+    await page.getByRole('button', { name: 'Play' }).click();
+    const moment = page.getByRole('slider', { name: 'Moment' });
+    await expect.poll(async () => Number(await moment.inputValue())).toBeGreaterThan(0.4);
+    await page.getByRole('button', { name: 'Stop' }).click();
+  });
+
+  await test.step('the set-out table has two tapes a cone, a diagonal, and a CSV', async () => {
+    await page.getByRole('link', { name: 'Set it out' }).click();
+    const table = page.getByRole('table', { name: 'Tape distances' });
+    await expect(table.getByRole('row', { name: /Show cone 3.* A 4\.534 m D 5\.492 m/ })).toBeVisible();
+    await expect(page.getByText(/must read 10\.000 m/)).toBeVisible();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'CSV' }).click();
+    const csv = readFileSync(await (await download).path(), 'utf8');
+    expect(csv).toContain('cone 3,3.000,3.400,near-left corner,4.534,far-left corner,5.492');
+  });
+
+  await test.step('a track file is brought in and checked', async () => {
+    await page.getByRole('link', { name: 'Record' }).click();
+    await page.getByRole('combobox', { name: 'Pattern' }).click();
+    await page.getByRole('option', { name: 'Zigzag, five cones' }).click();
+    await page.getByLabel('Track file').setInputFiles(example('imke.track.csv'));
+    await expect(page.getByText(/imke\.track\.csv: \d+ samples over 49\.7 s are stored/)).toBeVisible();
+    await page.getByRole('button', { name: 'Check Imke Varga, imke.track' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Not met: .*step short/);
+  });
+
+  await test.step('the check shows each move, each fault with its numbers, the gap and its measures', async () => {
+    await expect(page.getByText(/48 of 48 planned moves were found/)).toBeVisible();
+    const findings = page.getByRole('list', { name: 'Findings' });
+    const short = findings.getByRole('button', { name: /step short \(move 9, right\)/ });
+    await expect(short).toContainText(/11\.\d cm ± 0\.\d cm, limit 17\.\d cm/);
+    await short.click();
+    await expect(page.getByRole('slider', { name: 'Moment' })).toHaveValue(/^9\.\d/);
+    await expect(page.getByRole('row', { name: /Go to move 9 .* matched: step short/ })).toBeVisible();
+    await expect(page.getByText('mean error CE')).toBeVisible();
+    await expect(page.getByText('share in band')).toBeVisible();
+    await expect(page.locator('.recharts-line').first()).toBeVisible();
+  });
+
+  await test.step('a recording of the simulated tracker is checked too', async () => {
+    await page.getByRole('link', { name: 'Record' }).click();
+    await page.getByRole('combobox', { name: 'Pattern' }).click();
+    await page.getByRole('option', { name: 'Zigzag, five cones' }).click();
+    await page.getByRole('checkbox', { name: 'overstretched' }).check();
+    await page.getByRole('button', { name: 'Record with the simulated tracker' }).click();
+    await page.getByRole('button', { name: /Check Imke Varga, Zigzag, five cones, simulated/ }).click();
+    await expect(
+      page
+        .getByRole('list', { name: 'Findings' })
+        .getByText(/overstretched/)
+        .first(),
+    ).toBeVisible();
+  });
+
+  await test.step('after a restart everything is there, and the student lists the checks', async () => {
+    const { port } = program;
+    await program.stop();
+    await program.start(port);
+    await page.goto(`${program.url}/students`);
+    await page.getByRole('link', { name: 'Imke Varga' }).click();
+    const checks = page.locator('section', { hasText: 'Checks' }).last();
+    await expect(checks.getByRole('link', { name: /Zigzag, five cones/ })).toHaveCount(3);
+    await checks
+      .getByRole('link', { name: /Zigzag, five cones/ })
+      .last()
+      .click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Not met');
+  });
+});
+
+test.describe('bad files', () => {
+  const good = readFileSync(example('lise.track.csv'), 'utf8').split('\n');
+  const at = good.findIndex((line) => line.startsWith('time_s'));
+  const file = (name: string, text: string | Buffer) => ({
+    name,
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text),
+  });
+  const changed = (line: number, text: string): string =>
+    good.map((row, i) => (i === line ? text : row)).join('\n');
+
+  const cases = [
+    [
+      'a wrong header',
+      file('header.csv', changed(at, 'time,lx,ly,rx,ry')),
+      /Line \d+, column time_s/,
+      /lacks "time_s"/,
+    ],
+    [
+      'time running backward',
+      file('back.csv', changed(at + 50, good[at + 20]!)),
+      /Line \d+, column time_s/,
+      /must strictly increase/,
+    ],
+    [
+      'text in a number cell',
+      file('text.csv', changed(at + 9, '0.08,left,1,1,1,0,0,0,0')),
+      /column left_x_m/,
+      /"left" is not a number/,
+    ],
+    ['an empty file', file('empty.csv', ''), /was not brought in/, /no header row and no samples/],
+    [
+      'a picture',
+      file('photo.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1])),
+      /was not brought in/,
+      /header row lacks/,
+    ],
+  ] as const;
+
+  test('each is told with its place and a way out, and nothing is lost', async ({ page, program }) => {
+    await page.goto(`${program.url}/record`);
+    const rows = page.getByRole('table', { name: 'Recorded drills' }).getByRole('row');
+    await expect(rows).toHaveCount(4);
+    for (const [, bad, place, reason] of cases) {
+      await page.getByLabel('Track file').setInputFiles(bad);
+      const alert = page.getByRole('alert');
+      await expect(alert).toContainText(bad.name);
+      await expect(alert).toContainText(place);
+      await expect(alert).toContainText(reason);
+      await expect(alert).toContainText('Nothing was stored');
+      await expect(rows).toHaveCount(4);
+    }
+  });
+
+  test('a file of 50 MB is refused at once', async ({ page, program }) => {
+    await page.goto(`${program.url}/record`);
+    await page.getByLabel('Track file').waitFor({ state: 'attached' });
+    await page.evaluate(() => {
+      const line = '0.01,1.0000,1.0000,1.4000,1.4000\n';
+      const big = new File([line.repeat(Math.ceil((50 * 1024 * 1024) / line.length))], 'big.csv', {
+        type: 'text/csv',
+      });
+      const data = new DataTransfer();
+      data.items.add(big);
+      const input = document.querySelector<HTMLInputElement>('input[aria-label="Track file"]')!;
+      input.files = data.files;
+      input.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await expect(page.getByRole('alert')).toContainText(/The file has 50 MB; the most is 40 MB/);
+    await expect(page.getByRole('table', { name: 'Recorded drills' }).getByRole('row')).toHaveCount(4);
+  });
+});
+
+test('a lost connection is told and the edit is saved when the program is back', async ({
+  page,
+  program,
+}) => {
+  await page.goto(`${program.url}/students/a1c0e9d2-0004-4c1a-9a01-000000000004`);
+  const note = page.getByRole('textbox', { name: 'Note for the coach' });
+  await expect(note).toBeVisible();
+  const { port } = program;
+  await program.stop('SIGKILL');
+  await note.fill('Heavy on the front foot. Ask about the knee.');
+  await expect(page.getByText('No connection: kept on this device, trying again')).toBeVisible();
+  await program.start(port);
+  await expect(page.getByText('Saved')).toBeVisible({ timeout: 20_000 });
+  await page.reload();
+  await expect(note).toHaveValue('Heavy on the front foot. Ask about the knee.');
+});
+
+test('two windows on one student: the later one is told of the conflict and loses nothing', async ({
+  page,
+  program,
+  context,
+}) => {
+  const address = `${program.url}/students/a1c0e9d2-0004-4c1a-9a01-000000000004`;
+  const other = await context.newPage();
+  await Promise.all([page.goto(address), other.goto(address)]);
+  const note = (of: typeof page) => of.getByRole('textbox', { name: 'Note for the coach' });
+  await expect(note(other)).toBeVisible();
+  await note(page).fill('From the first window');
+  await expect(page.getByText('Saved')).toBeVisible();
+  await expect
+    .poll(
+      async () =>
+        (
+          (await (await fetch(`${program.url}/api${new URL(address).pathname}`)).json()) as {
+            version: number;
+          }
+        ).version,
+    )
+    .toBe(2);
+  await note(other).fill('From the second window');
+  await expect(other.getByText(/changed in another window/)).toBeVisible();
+  await other.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(other.getByText('Saved')).toBeVisible();
+  await page.reload();
+  await expect(note(page)).toHaveValue('From the second window');
+});
+
+test('removing a student can be undone', async ({ page, program }) => {
+  await page.goto(`${program.url}/students/a1c0e9d2-0006-4c1a-9a01-000000000006`);
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await expect(page.getByRole('heading', { name: 'Who: 5 students' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Who: 6 students' })).toBeVisible();
+});

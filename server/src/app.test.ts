@@ -1,0 +1,235 @@
+import {
+  DEMO_PLAN,
+  DEMO_STUDENTS,
+  packTrack,
+  simulate,
+  TRACKER_DEFAULTS,
+  unpackTrack,
+} from '@angled-chalk/core';
+import {
+  apiErrorSchema,
+  checkSchema,
+  storedPlanSchema,
+  studentSchema,
+  trackInfoSchema,
+} from '@angled-chalk/contract';
+import type { Express } from 'express';
+import { randomUUID } from 'node:crypto';
+import { pino } from 'pino';
+import request from 'supertest';
+import { z } from 'zod';
+import { createApp } from './app.ts';
+import type { OpenDatabase } from './db/open.ts';
+import { seedDemo } from './demo/seed.ts';
+import { testDatabase } from './test-database.ts';
+
+let opened: OpenDatabase;
+let app: Express;
+
+beforeAll(async () => {
+  opened = await testDatabase();
+  app = createApp(opened.db, pino({ level: 'silent' }));
+}, 60_000);
+afterAll(() => opened.close());
+
+const student = {
+  name: 'Ada Fell',
+  leadSide: 'left',
+  schoolId: 'neutral',
+  lengths: { statureM: 1.7 },
+  birthYear: 2000,
+  note: '',
+};
+
+async function addStudent(): Promise<string> {
+  const id = randomUUID();
+  await request(app).post('/api/students').send({ id, value: student }).expect(201);
+  return id;
+}
+
+test('health answers when the database does', async () => {
+  const { body } = await request(app).get('/api/health').expect(200);
+  expect(body).toEqual({ status: 'ok' });
+});
+
+test('security headers are set and the server does not name itself', async () => {
+  const { headers } = await request(app).get('/api/health');
+  expect(headers['content-security-policy']).toContain("default-src 'self'");
+  expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['x-powered-by']).toBeUndefined();
+});
+
+describe('students', () => {
+  test('are added, read, changed, and listed by name', async () => {
+    const id = await addStudent();
+    const { body } = await request(app)
+      .put(`/api/students/${id}`)
+      .send({ version: 1, value: { ...student, note: 'left knee' } })
+      .expect(200);
+    expect(studentSchema.parse(body)).toMatchObject({ id, version: 2, note: 'left knee' });
+    const list = z.array(studentSchema).parse((await request(app).get('/api/students')).body);
+    expect(list.some((one) => one.id === id)).toBe(true);
+  });
+
+  test('sending the same new student twice makes one', async () => {
+    const id = randomUUID();
+    await request(app).post('/api/students').send({ id, value: student }).expect(201);
+    const { body } = await request(app)
+      .post('/api/students')
+      .send({ id, value: { ...student, name: 'Other' } })
+      .expect(201);
+    expect((body as { name: string }).name).toBe('Ada Fell');
+  });
+
+  test('a write over a version that is no longer there is a conflict and changes nothing', async () => {
+    const id = await addStudent();
+    await request(app)
+      .put(`/api/students/${id}`)
+      .send({ version: 1, value: { ...student, note: 'first' } })
+      .expect(200);
+    const { body } = await request(app)
+      .put(`/api/students/${id}`)
+      .send({ version: 1, value: { ...student, note: 'second' } })
+      .expect(409);
+    expect(apiErrorSchema.parse(body).error.code).toBe('conflict');
+    const { body: now } = await request(app).get(`/api/students/${id}`);
+    expect((now as { note: string }).note).toBe('first');
+  });
+
+  test('deleting can be undone', async () => {
+    const id = await addStudent();
+    await request(app).delete(`/api/students/${id}`).expect(204);
+    await request(app).get(`/api/students/${id}`).expect(404);
+    await request(app).post(`/api/students/${id}/restore`).send({}).expect(200);
+    await request(app).get(`/api/students/${id}`).expect(200);
+  });
+});
+
+describe('bad requests have one shape with code, sentence and place', () => {
+  test.each([
+    ['no name', { ...student, name: ' ' }, 'value.name'],
+    ['centimetres as metres', { ...student, lengths: { statureM: 170 } }, 'value.lengths.statureM'],
+    ['a school nobody teaches', { ...student, schoolId: 'crab' }, 'value.schoolId'],
+    ['no lengths', { ...student, lengths: undefined }, 'value.lengths'],
+  ])('%s', async (_what, value, path) => {
+    const { body } = await request(app).post('/api/students').send({ id: randomUUID(), value }).expect(400);
+    const { error } = apiErrorSchema.parse(body);
+    expect(error.code).toBe('invalid-value');
+    expect(error.place.path).toBe(path);
+  });
+
+  test.each([
+    [
+      'not JSON',
+      () => request(app).post('/api/students').set('Content-Type', 'application/json').send('{"id":'),
+      400,
+      'not-json',
+    ],
+    [
+      'too large',
+      () =>
+        request(app)
+          .post('/api/students')
+          .send({ note: 'x'.repeat(2_000_000) }),
+      413,
+      'too-large',
+    ],
+    ['no such address', () => request(app).get('/api/nothing'), 404, 'not-found'],
+    ['not an id', () => request(app).get('/api/students/7'), 400, 'invalid-value'],
+    ['nobody with that id', () => request(app).get(`/api/students/${randomUUID()}`), 404, 'not-found'],
+    ['an unreadable address', () => request(app).get('/api/students/%ff'), 400, 'bad-request'],
+  ])('%s', async (_what, call, status, code) => {
+    const { body } = await call().expect(status);
+    expect(apiErrorSchema.parse(body).error.code).toBe(code);
+  });
+});
+
+describe('plans', () => {
+  test('are kept whole', async () => {
+    const id = randomUUID();
+    const { body } = await request(app).post('/api/plans').send({ id, value: DEMO_PLAN }).expect(201);
+    expect(storedPlanSchema.parse(body).plan).toEqual(DEMO_PLAN);
+  });
+
+  test('with a band inside out are refused', async () => {
+    const value = { ...DEMO_PLAN, band: { kind: 'fixed', nearM: 3, farM: 1 } };
+    const { body } = await request(app).post('/api/plans').send({ id: randomUUID(), value }).expect(400);
+    expect(apiErrorSchema.parse(body).error.place.path).toBe('value.band.farM');
+  });
+});
+
+describe('tracks and checks', () => {
+  const drill = { plan: DEMO_PLAN, student: DEMO_STUDENTS[0]! };
+  const { track } = simulate(drill, TRACKER_DEFAULTS);
+  const packed = Buffer.from(packTrack(track));
+  const post = (query: Record<string, string>, body: Buffer) =>
+    request(app).post('/api/tracks').query(query).set('Content-Type', 'application/octet-stream').send(body);
+
+  async function addTrack(): Promise<string> {
+    const id = randomUUID();
+    const { body } = await post({ id, name: 'Tuesday', source: 'file' }, packed).expect(201);
+    expect(trackInfoSchema.parse(body)).toMatchObject({ id, samples: track.timeS.length });
+    return id;
+  }
+
+  test('a track comes back sample for sample', async () => {
+    const id = await addTrack();
+    const { body } = await request(app).get(`/api/tracks/${id}/samples`).responseType('blob').expect(200);
+    const back = unpackTrack(new Uint8Array(body as Buffer));
+    expect(back).toEqual(unpackTrack(new Uint8Array(packed)));
+  });
+
+  test.each([
+    ['nothing', Buffer.alloc(0)],
+    ['noise', Buffer.from('this is not a track at all')],
+    ['half a track', packed.subarray(0, packed.length / 2)],
+  ])('%s is not a track and nothing is stored', async (_what, body) => {
+    const before = (await request(app).get('/api/tracks')).body as unknown[];
+    const { body: answer } = await post({ id: randomUUID(), name: 'x', source: 'file' }, body).expect(400);
+    expect(apiErrorSchema.parse(answer).error.code).toBe('not-a-track');
+    expect((await request(app).get('/api/tracks')).body as unknown[]).toHaveLength(before.length);
+  });
+
+  test('a check keeps plan, body and verdict, and is listed for its student', async () => {
+    const [studentId, trackId] = [await addStudent(), await addTrack()];
+    const input = {
+      id: randomUUID(),
+      studentId,
+      trackId,
+      planId: null,
+      drill: {
+        plan: DEMO_PLAN,
+        student: { name: 'Imke', leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
+      },
+      verdict: { outcome: 'met', matched: 48, planned: 48, faultCount: 0, undecidedCount: 0 },
+      headline: 'Met.',
+    };
+    await request(app).post('/api/checks').send(input).expect(201);
+    const { body } = await request(app).get('/api/checks').query({ studentId }).expect(200);
+    expect(z.array(checkSchema).parse(body)).toEqual([{ ...input, createdAt: expect.any(String) as string }]);
+    await request(app)
+      .post('/api/checks')
+      .send({ ...input, id: randomUUID(), trackId: randomUUID() })
+      .expect(404);
+  });
+});
+
+test('units of the club are kept', async () => {
+  await request(app).put('/api/settings').send({ clubName: 'Saltmarsh', units: 'imperial' }).expect(200);
+  expect((await request(app).get('/api/settings')).body).toEqual({
+    clubName: 'Saltmarsh',
+    units: 'imperial',
+  });
+  await request(app).put('/api/settings').send({ clubName: 'Saltmarsh', units: 'cubits' }).expect(400);
+});
+
+test('the demo club fills an empty database once', async () => {
+  const own = await testDatabase();
+  expect(await seedDemo(own.db)).toBe(true);
+  expect(await seedDemo(own.db)).toBe(false);
+  const demo = createApp(own.db, pino({ level: 'silent' }));
+  expect((await request(demo).get('/api/students')).body as unknown[]).toHaveLength(6);
+  expect((await request(demo).get('/api/tracks')).body as unknown[]).toHaveLength(3);
+  expect((await request(demo).get('/api/checks')).body as unknown[]).toHaveLength(2);
+  await own.close();
+}, 60_000);
