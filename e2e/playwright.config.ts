@@ -14,7 +14,7 @@ export const CHROMIUM_ARGS = [
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  timeout: 90_000,
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   workers: 1,
   reporter: [['list']],

@@ -92,7 +92,7 @@ test('from the first screen to a checked student, and all of it is there after a
     await expect(page.getByRole('row', { name: /Go to move 9 .* matched: step short/ })).toBeVisible();
     await expect(page.getByText('mean error CE')).toBeVisible();
     await expect(page.getByText('share in band')).toBeVisible();
-    await expect(page.locator('.recharts-line').first()).toBeVisible();
+    await expect(page.locator('.recharts-line').last()).toBeVisible();
   });
 
   await test.step('a recording of the simulated tracker is checked too', async () => {

@@ -1,0 +1,65 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromiumPath, ensurePackages, ROOT } from './steps.mjs';
+
+/** Pictures of the main views of the built program, from the demo club, for docs/screenshots. */
+ensurePackages();
+const { chromium } = await import('@playwright/test');
+const FOLDER = `${ROOT}docs/screenshots`;
+const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
+const TOBIAH = 'a1c0e9d2-0002-4c1a-9a01-000000000002';
+const PLAN = 'b2d1f0a3-0001-4d2b-8b02-000000000001';
+const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
+
+const VIEWS = [
+  { name: 'who', path: '/students' },
+  { name: 'student', path: `/students/${IMKE}` },
+  { name: 'pattern', path: `/patterns/${PLAN}`, student: TOBIAH },
+  { name: 'set-out', path: `/set-out/${PLAN}` },
+  { name: 'record', path: '/record' },
+  { name: 'check', path: `/checks/${CHECK}` },
+  { name: 'check-near', path: `/checks/${CHECK}`, click: 'ol[aria-label=Findings] li:nth-child(6) button' },
+  { name: 'phone', path: `/checks/${CHECK}`, phone: true },
+];
+
+const data = mkdtempSync(join(tmpdir(), 'angled-chalk-pictures-'));
+const server = spawn(process.execPath, ['server/dist/main.js', '--demo', '--data', data, '--port', '0'], {
+  cwd: ROOT,
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const url = await new Promise((resolve) => {
+  server.stdout.on('data', (chunk) => {
+    const found = /http:\/\/127\.0\.0\.1:\d+/.exec(String(chunk));
+    if (found) resolve(found[0]);
+  });
+});
+mkdirSync(FOLDER, { recursive: true });
+const browser = await chromium.launch({
+  executablePath: chromiumPath(),
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+  ],
+});
+const wanted = process.argv.slice(2);
+for (const { name, path, student = IMKE, click, phone } of VIEWS) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const page = await browser.newPage({
+    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+  });
+  await page.addInitScript((id) => localStorage.setItem('chosen-student', id), student);
+  await page.goto(url + path);
+  await page.waitForLoadState('networkidle');
+  if (click) await page.click(click);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `${FOLDER}/${name}.png` });
+  await page.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+server.kill('SIGTERM');
