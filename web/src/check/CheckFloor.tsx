@@ -6,6 +6,7 @@ import {
   courseOf,
   distanceM,
   formatLength,
+  formatSmall,
   headingDeg,
   midpoint,
   toeHeadingDeg,
@@ -48,6 +49,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
     const ballAt = courseOf(result.start, report.footfalls);
     return midpoint(ballAt('left', timeS), ballAt('right', timeS));
   }, [result.start, report.footfalls, timeS]);
+  const chosenFinding = chosen === null ? undefined : findings[chosen];
   const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
   return (
     <Box>
@@ -97,7 +99,8 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
               />
             ),
         )}
-        <Now drill={drill} result={result} timeS={timeS} />
+        <Now drill={drill} result={result} timeS={timeS} near={close} />
+        {chosenFinding?.at && <FaultMark at={chosenFinding.at} number={chosen! + 1} chosen />}
       </FloorView>
       <Box
         className="no-print"
@@ -193,10 +196,12 @@ function Now({
   drill,
   result,
   timeS,
+  near,
 }: {
   readonly drill: PlannedDrill;
   readonly result: CheckResult;
   readonly timeS: number;
+  readonly near: boolean;
 }) {
   const units = useUnits();
   const { report, footwork, start } = result;
@@ -215,9 +220,12 @@ function Now({
   });
   return (
     <>
-      <Line points={[left, right]} colour={PALETTE.ink} widthM={0.014} />
+      {!near && <Line points={[left, right]} colour={PALETTE.ink} widthM={0.014} />}
       <FootMark name="left" foot={foot('left', left)} body={footwork.stance.body} standing="now" strong />
       <FootMark name="right" foot={foot('right', right)} body={footwork.stance.body} standing="now" strong />
+      {near && (
+        <Dimension from={left} to={right} text={formatSmall(distanceM(left, right), units)} asideM={-0.2} />
+      )}
       <Dimension
         from={centre}
         to={surface}
