@@ -1,5 +1,16 @@
 /** The four floors of the house, and the storeys of the core: imports run downward only. */
-const STOREYS = ['floor', 'body', 'pattern', 'range', 'track', 'check', 'session', 'progress', 'sim'];
+const STOREYS = [
+  'floor',
+  'body',
+  'pattern',
+  'range',
+  'track',
+  'check',
+  'session',
+  'progress',
+  'print',
+  'sim',
+];
 
 const upward = STOREYS.flatMap((storey, i) => {
   const above = STOREYS.slice(i + 1).join('|');

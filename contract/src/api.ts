@@ -1,6 +1,7 @@
-import type { Plan, PlannedDrill } from '@angled-chalk/core';
+import { LENGTH_NAMES, type Plan, type PlannedDrill, type School } from '@angled-chalk/core';
 import { z } from 'zod';
 import { planSchema } from './plan-file.ts';
+import { schoolSchema } from './school.ts';
 import { studentFitSchema } from './student-file.ts';
 
 export const idSchema = z.uuid();
@@ -8,11 +9,49 @@ export const idSchema = z.uuid();
 /** Every stored thing carries a version that rises with each write; a write names the one it read. */
 const stored = { id: idSchema, version: z.number().int().min(1), updatedAt: z.iso.datetime() };
 
-export const studentInputSchema = studentFitSchema.extend({
+export const LEVELS = ['new', 'beginner', 'intermediate', 'advanced'] as const;
+export const CONSENTS = ['not asked', 'given', 'refused'] as const;
+export const METHODS = ['tape', 'wall', 'told'] as const;
+
+export const studentInputSchema = studentFitSchema.omit({ school: true }).extend({
   birthYear: z.number().int().min(1900).max(2100).nullable(),
   note: z.string().max(2000),
+  level: z.enum(LEVELS).default('new'),
+  filmingConsent: z.enum(CONSENTS).default('not asked'),
+  /** How the lengths that this write changes were taken. */
+  measuredBy: z.enum(METHODS).default('tape'),
 });
-export const studentSchema = studentInputSchema.extend(stored);
+export const measurementSchema = z.object({
+  length: z.enum(LENGTH_NAMES),
+  valueM: z.number().nullable(),
+  day: z.iso.date(),
+  method: z.enum(METHODS),
+});
+export const studentSchema = studentInputSchema.extend({
+  ...stored,
+  measurements: z.array(measurementSchema),
+  archived: z.boolean(),
+});
+
+/** A whole roster at once: all of it, or none. */
+export const rosterImportSchema = z.object({
+  students: z
+    .array(z.object({ id: idSchema, value: studentInputSchema }))
+    .min(1)
+    .max(2000),
+});
+export const erasedSchema = z.object({
+  name: z.string(),
+  measurements: z.number().int(),
+  checks: z.number().int(),
+  tracks: z.number().int(),
+});
+export type Erased = z.infer<typeof erasedSchema>;
+
+export const storedSchoolSchema = z.object({ ...stored, school: schoolSchema });
+export type StoredSchool = Readonly<Omit<z.infer<typeof storedSchoolSchema>, 'school'>> & {
+  readonly school: School;
+};
 export type StudentInput = z.infer<typeof studentInputSchema>;
 export type Student = z.infer<typeof studentSchema>;
 

@@ -1,5 +1,6 @@
 import type { StudentFit } from '@angled-chalk/core';
 import { z } from 'zod';
+import { schoolSchema } from './school.ts';
 
 export const STUDENT_FORMAT = 'angled-chalk-student';
 export const STUDENT_VERSION = 1;
@@ -12,6 +13,7 @@ export const LENGTH_RANGES = {
   footLengthM: [0.1, 0.4],
   footBreadthM: [0.04, 0.2],
   armLengthM: [0.2, 1.2],
+  leadTouchM: [0.2, 2],
 } as const satisfies Record<string, readonly [number, number]>;
 
 const taped = ([least, most]: readonly [number, number]) => z.number().min(least).max(most);
@@ -23,15 +25,22 @@ export const lengthsSchema = z.object({
   hipHeightM: taped(LENGTH_RANGES.hipHeightM).optional(),
   footLengthM: taped(LENGTH_RANGES.footLengthM).optional(),
   footBreadthM: taped(LENGTH_RANGES.footBreadthM).optional(),
-  armLengthM: taped(LENGTH_RANGES.armLengthM).optional(),
+  armLengthM: taped(LENGTH_RANGES.armLengthM).optional().describe('shoulder to the knuckles'),
+  leadTouchM: taped(LENGTH_RANGES.leadTouchM)
+    .optional()
+    .describe('stance centre to a bag that the extended lead hand just touches'),
 });
 
-export const schoolIdSchema = z.enum(['shoulder-width', 'wide-base', 'tall-square', 'side-on', 'neutral']);
+export const schoolIdSchema = z.union([
+  z.enum(['shoulder-width', 'wide-base', 'tall-square', 'side-on', 'neutral']),
+  z.uuid().describe("a school of the club's own"),
+]);
 
 export const studentFitSchema = z.object({
   name: z.string().trim().min(1).max(80),
   leadSide: z.enum(['left', 'right']).describe('the foot in front: left is orthodox, right is southpaw'),
   schoolId: schoolIdSchema,
+  school: schoolSchema.optional().describe("the club's own school, whole; stands in for school_id"),
   lengths: lengthsSchema,
 });
 
@@ -41,8 +50,8 @@ export const studentFileSchema = z.object({
   student: studentFitSchema,
 });
 
-export const studentFile = ({ name, leadSide, schoolId, lengths }: StudentFit): unknown => ({
+export const studentFile = ({ name, leadSide, schoolId, school, lengths }: StudentFit): unknown => ({
   format: STUDENT_FORMAT,
   version: STUDENT_VERSION,
-  student: { name, leadSide, schoolId, lengths },
+  student: { name, leadSide, schoolId, ...(school ? { school } : {}), lengths },
 });

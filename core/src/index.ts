@@ -7,6 +7,9 @@ export * from './floor/setout-csv.ts';
 export * from './body/proportions.ts';
 export * from './body/schools.ts';
 export * from './body/stance.ts';
+export * from './body/history.ts';
+export * from './body/balance.ts';
+export * from './body/taped.ts';
 export * from './pattern/plan.ts';
 export * from './pattern/zigzag.ts';
 export * from './pattern/footwork.ts';
@@ -22,9 +25,26 @@ export * from './pattern/verdict.ts';
 export * from './pattern/performance.ts';
 export * from './pattern/rules.ts';
 export * from './range/gap.ts';
+export * from './range/strikes.ts';
+export * from './range/reach-body.ts';
+export * from './range/target-parts.ts';
+export * from './range/reach.ts';
+export * from './range/reach-chart.ts';
+export * from './range/thumb-rules.ts';
+export * from './range/compare-schools.ts';
+export * from './range/fit-all.ts';
 export * from './range/plan-performance.ts';
 export * from './range/clean-spacing.ts';
-export * from './track/track.ts';
+export type {
+  FootSamples,
+  InputProblem,
+  Result,
+  Samples,
+  TargetSamples,
+  Track,
+  TrackStrike,
+} from './track/track.ts';
+export { medianOf, problem, sampleRateHz } from './track/track.ts';
 export * from './track/csv.ts';
 export * from './track/pack.ts';
 export * from './track/detect.ts';

@@ -10,6 +10,7 @@ import type { Database } from './db/open.ts';
 import { errorHandler, notFound } from './http/errors.ts';
 import { WEB_DIR } from './places.ts';
 import { planRoutes } from './plans/routes.ts';
+import { schoolRoutes } from './schools/routes.ts';
 import { settingsRoutes } from './settings/routes.ts';
 import { studentRoutes } from './students/routes.ts';
 import { trackRoutes } from './tracks/routes.ts';
@@ -41,6 +42,7 @@ export function createApp(db: Database, logger: Logger): Express {
   });
   app.use('/api/settings', settingsRoutes(db));
   app.use('/api/students', studentRoutes(db));
+  app.use('/api/schools', schoolRoutes(db));
   app.use('/api/plans', planRoutes(db));
   app.use('/api/tracks', trackRoutes(db));
   app.use('/api/checks', checkRoutes(db));

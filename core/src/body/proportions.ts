@@ -12,7 +12,10 @@ export interface MeasuredLengths {
   readonly hipHeightM?: number | undefined;
   readonly footLengthM?: number | undefined;
   readonly footBreadthM?: number | undefined;
+  /** Shoulder to the knuckles. */
   readonly armLengthM?: number | undefined;
+  /** Stance centre to the surface of a bag that the extended lead hand just touches. */
+  readonly leadTouchM?: number | undefined;
 }
 
 /**
@@ -28,6 +31,7 @@ export const STATURE_FRACTIONS = {
   hipHeight: 0.53,
   shoulderHeight: 0.818,
   shoulderWidth: 0.259,
+  hipWidth: 0.191,
   upperArm: 0.186,
   forearm: 0.146,
   hand: 0.108,

@@ -27,7 +27,7 @@ export interface StepTiming {
 }
 
 export interface School {
-  readonly id: SchoolId;
+  readonly id: string;
   readonly name: string;
   readonly summary: string;
   /** Ball-to-ball separation as a multiple of shoulder width, kept within the two ends. */
@@ -108,7 +108,7 @@ const because = (number: string, standing: Basis['standing'], why: string): Basi
 const NO_LOWER_END_M = 0.2;
 const NO_UPPER_END_M = 1.2;
 
-export const SCHOOLS: readonly School[] = [
+export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
   {
     id: 'shoulder-width',
     name: 'Shoulder width',
@@ -242,7 +242,8 @@ export const SCHOOLS: readonly School[] = [
   },
 ];
 
-export function schoolOf(id: SchoolId): School {
+/** A preset by its id. A school of the club's own travels with the student instead. */
+export function schoolOf(id: string): School {
   const school = SCHOOLS.find((candidate) => candidate.id === id);
   if (!school) throw new Error(`no school "${String(id)}"`);
   return school;

@@ -10,7 +10,7 @@ import {
   type Point,
 } from '../floor/vector.ts';
 import { BALL_FROM_HEEL, bodyOf, type Body, type MeasuredLengths, type Quantity } from './proportions.ts';
-import { schoolOf, type School, type SchoolId } from './schools.ts';
+import { schoolOf, type School } from './schools.ts';
 
 export type FootName = 'left' | 'right';
 
@@ -30,7 +30,9 @@ export interface Feet {
 export interface StudentFit {
   readonly name: string;
   readonly leadSide: FootName;
-  readonly schoolId: SchoolId;
+  readonly schoolId: string;
+  /** A school of the club's own; it stands in for the one named by schoolId. */
+  readonly school?: School | undefined;
   readonly lengths: MeasuredLengths;
 }
 
@@ -49,7 +51,7 @@ export const otherFoot = (foot: FootName): FootName => (foot === 'left' ? 'right
 
 /** The stance of this student in their school, in metres, with what was measured and estimated. */
 export function fitStance(student: StudentFit): FittedStance {
-  const school = schoolOf(student.schoolId);
+  const school = student.school ?? schoolOf(student.schoolId);
   const body = bodyOf(student.lengths);
   const wanted = school.separationShoulders * body.shoulderWidth.valueM;
   const separationM = Math.min(school.separationAtMostM, Math.max(school.separationAtLeastM, wanted));
@@ -157,4 +159,15 @@ export function footOutline(name: FootName, foot: Foot, body: Body): Point[] {
       along * body.footLength.valueM,
     ),
   );
+}
+
+/** How far behind the ball the forefoot still touches when the heel is up, in foot lengths (own choice). */
+const FOREFOOT_BEHIND = 0.12;
+
+/** What of a foot touches the floor: the whole sole, or the forefoot when the heel is up. */
+export function supportOutline(name: FootName, foot: Foot, body: Body): Point[] {
+  const outline = footOutline(name, foot, body);
+  if (!foot.heelUp) return outline;
+  const behindM = -FOREFOOT_BEHIND * body.footLength.valueM;
+  return outline.filter((p) => inFacing(subtract(p, foot.ball), foot.headingDeg).forwardM >= behindM);
 }

@@ -9,6 +9,9 @@ export interface DemoStudent extends StudentFit {
   readonly id: string;
   readonly birthYear: number;
   readonly note: string;
+  readonly level: 'new' | 'beginner' | 'intermediate' | 'advanced';
+  readonly filmingConsent: 'not asked' | 'given' | 'refused';
+  readonly measuredBy: 'tape';
 }
 
 export const DEMO_STUDENTS: readonly DemoStudent[] = [
@@ -20,15 +23,21 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     lengths: { statureM: 1.72, shoulderWidthM: 0.41, footLengthM: 0.252 },
     birthYear: 1998,
     note: 'Second year. Rushes the last two cones.',
+    level: 'intermediate',
+    filmingConsent: 'given',
+    measuredBy: 'tape',
   },
   {
     id: 'a1c0e9d2-0002-4c1a-9a01-000000000002',
     name: 'Tobiah Lund',
     leadSide: 'right',
     schoolId: 'side-on',
-    lengths: { statureM: 1.93, shoulderWidthM: 0.47, hipHeightM: 1.01 },
+    lengths: { statureM: 1.93, shoulderWidthM: 0.47, hipHeightM: 1.01, armLengthM: 0.76, leadTouchM: 0.97 },
     birthYear: 1994,
     note: 'Long reach, leans when tired.',
+    level: 'advanced',
+    filmingConsent: 'given',
+    measuredBy: 'tape',
   },
   {
     id: 'a1c0e9d2-0003-4c1a-9a01-000000000003',
@@ -38,6 +47,9 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     lengths: { statureM: 1.64 },
     birthYear: 2001,
     note: 'Kickboxing. Nothing but stature measured yet.',
+    level: 'beginner',
+    filmingConsent: 'not asked',
+    measuredBy: 'tape',
   },
   {
     id: 'a1c0e9d2-0004-4c1a-9a01-000000000004',
@@ -47,6 +59,9 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     lengths: { statureM: 1.81, shoulderWidthM: 0.46, footLengthM: 0.281, footBreadthM: 0.104 },
     birthYear: 1989,
     note: 'Heavy on the front foot after the cross.',
+    level: 'intermediate',
+    filmingConsent: 'refused',
+    measuredBy: 'tape',
   },
   {
     id: 'a1c0e9d2-0005-4c1a-9a01-000000000005',
@@ -56,6 +71,9 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     lengths: { statureM: 1.48, shoulderWidthM: 0.35 },
     birthYear: 2013,
     note: 'Minor: parent at the session, filming allowed in writing.',
+    level: 'beginner',
+    filmingConsent: 'given',
+    measuredBy: 'tape',
   },
   {
     id: 'a1c0e9d2-0006-4c1a-9a01-000000000006',
@@ -65,6 +83,9 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     lengths: { statureM: 1.76, shoulderWidthM: 0.44, hipHeightM: 0.92 },
     birthYear: 1979,
     note: 'No pivots on the left knee.',
+    level: 'new',
+    filmingConsent: 'not asked',
+    measuredBy: 'tape',
   },
 ];
 

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { problem, sampleRateHz, type Result, type Samples, type Strike, type Track } from './track.ts';
+import { problem, sampleRateHz, type Result, type Samples, type TrackStrike, type Track } from './track.ts';
 
 /** Largest file read at once. A 10-minute two-person round at 100 Hz is about 7 MB. */
 export const LARGEST_CSV_BYTES = 40 * 1024 * 1024;
@@ -150,10 +150,10 @@ function readNumbers(
   };
 }
 
-function readStrikes(header: readonly string[], rows: readonly string[][]): Strike[] {
+function readStrikes(header: readonly string[], rows: readonly string[][]): TrackStrike[] {
   const at = header.indexOf(STRIKE);
   if (at < 0) return [];
-  const strikes: Strike[] = [];
+  const strikes: TrackStrike[] = [];
   for (let i = 1; i < rows.length; i++) {
     const name = rows[i]![at]!.trim();
     if (name) strikes.push({ index: i - 1, name });
@@ -163,7 +163,7 @@ function readStrikes(header: readonly string[], rows: readonly string[][]): Stri
 
 function assemble(
   columns: ReadonlyMap<NumberColumn, Samples>,
-  strikes: readonly Strike[],
+  strikes: readonly TrackStrike[],
   notes: Readonly<Record<string, string>>,
   header: readonly string[],
   headerLine: number,

@@ -16,7 +16,7 @@ export interface TargetSamples {
   readonly headingDeg: Samples | null;
 }
 
-export interface Strike {
+export interface TrackStrike {
   readonly index: number;
   readonly name: string;
 }
@@ -30,7 +30,7 @@ export interface Track {
   readonly target: TargetSamples | null;
   readonly targetLeft: { readonly x: Samples; readonly y: Samples } | null;
   readonly targetRight: { readonly x: Samples; readonly y: Samples } | null;
-  readonly strikes: readonly Strike[];
+  readonly strikes: readonly TrackStrike[];
   readonly notes: Readonly<Record<string, string>>;
 }
 

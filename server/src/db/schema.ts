@@ -1,4 +1,5 @@
-import type { PlannedDrill, Plan, MeasuredLengths } from '@angled-chalk/core';
+import { CONSENTS, LEVELS, METHODS } from '@angled-chalk/contract';
+import type { PlannedDrill, Plan, MeasuredLengths, Measurement, School } from '@angled-chalk/core';
 import {
   customType,
   doublePrecision,
@@ -27,12 +28,20 @@ export const students = pgTable('students', {
   ...stored,
   name: text().notNull(),
   leadSide: text({ enum: ['left', 'right'] }).notNull(),
-  schoolId: text({
-    enum: ['shoulder-width', 'wide-base', 'tall-square', 'side-on', 'neutral'],
-  }).notNull(),
+  schoolId: text().notNull(),
   lengths: jsonb().$type<MeasuredLengths>().notNull(),
   birthYear: integer(),
   note: text().notNull().default(''),
+  level: text({ enum: LEVELS }).notNull().default('new'),
+  filmingConsent: text({ enum: CONSENTS }).notNull().default('not asked'),
+  measuredBy: text({ enum: METHODS }).notNull().default('tape'),
+  measurements: jsonb().$type<Measurement[]>().notNull().default([]),
+});
+
+/** Schools of the club's own. */
+export const schools = pgTable('schools', {
+  ...stored,
+  school: jsonb().$type<School>().notNull(),
 });
 
 export const plans = pgTable('plans', {

@@ -8,6 +8,7 @@ import {
   recordDemoDrill,
   verdictWords,
 } from '@angled-chalk/core';
+import type { StudentInput } from '@angled-chalk/contract';
 import type { Database } from '../db/open.ts';
 import { addCheck } from '../checks/store.ts';
 import { addPlan } from '../plans/store.ts';
@@ -21,7 +22,9 @@ export async function seedDemo(db: Database): Promise<boolean> {
   await db.transaction(async (transaction) => {
     const inside = transaction as unknown as Database;
     await writeSettings(inside, { clubName: DEMO_CLUB_NAME, units: 'metric' });
-    for (const { id, ...student } of DEMO_STUDENTS) await addStudent(inside, id, student);
+    for (const { id, ...student } of DEMO_STUDENTS) {
+      await addStudent(inside, id, { ...student, schoolId: student.schoolId as StudentInput['schoolId'] });
+    }
     for (const { id, plan } of DEMO_PLANS) await addPlan(inside, id, plan);
     for (const drill of DEMO_DRILLS) {
       const { planned, track, studentId, planId } = recordDemoDrill(drill);

@@ -1,4 +1,4 @@
-import { apiErrorSchema, type ApiError } from '@angled-chalk/contract';
+import { apiErrorSchema, type ApiError, type Erased } from '@angled-chalk/contract';
 
 /** An answer that is an error, with the server's own code, sentence and place. */
 export class ApiProblem extends Error {
@@ -60,6 +60,8 @@ export const api = {
         body: new Blob([bytes]),
       })
     ).json()) as T,
+  erase: async (path: string): Promise<Erased> =>
+    (await (await send(path, { method: 'DELETE' })).json()) as Erased,
   remove: async (path: string): Promise<void> => {
     await send(path, { method: 'DELETE' });
   },

@@ -1,5 +1,6 @@
 import type {
   CheckInput,
+  StoredSchool,
   Settings,
   StoredCheck,
   StoredPlan,
@@ -7,7 +8,7 @@ import type {
   StudentInput,
   TrackInfo,
 } from '@angled-chalk/contract';
-import type { Plan } from '@angled-chalk/core';
+import type { Plan, School } from '@angled-chalk/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './client.ts';
 
@@ -15,6 +16,7 @@ export const KEYS = {
   settings: ['settings'],
   students: ['students'],
   plans: ['plans'],
+  schools: ['schools'],
   tracks: ['tracks'],
   checks: ['checks'],
 } as const;
@@ -23,6 +25,14 @@ export const useSettings = () =>
   useQuery({ queryKey: KEYS.settings, queryFn: () => api.get<Settings>('/settings') });
 export const useStudents = () =>
   useQuery({ queryKey: KEYS.students, queryFn: () => api.get<Student[]>('/students') });
+/** Everyone, also those put away. */
+export const useEveryone = () =>
+  useQuery({
+    queryKey: [...KEYS.students, 'everyone'],
+    queryFn: () => api.get<Student[]>('/students/everyone'),
+  });
+export const useSchools = () =>
+  useQuery({ queryKey: KEYS.schools, queryFn: () => api.get<StoredSchool[]>('/schools') });
 export const usePlans = () =>
   useQuery({ queryKey: KEYS.plans, queryFn: () => api.get<StoredPlan[]>('/plans') });
 export const useTracks = () =>
@@ -50,6 +60,20 @@ export const useAddStudent = () =>
   useWrite(KEYS.students, (input: { id: string; value: StudentInput }) =>
     api.post<Student>('/students', input),
   );
+export const useImportRoster = () =>
+  useWrite(KEYS.students, (students: readonly { id: string; value: StudentInput }[]) =>
+    api.post<{ added: number }>('/students/import', { students }),
+  );
+export const useAddSchool = () =>
+  useWrite(KEYS.schools, (input: { id: string; value: School }) => api.post<StoredSchool>('/schools', input));
+/** Removes a person for good, with what hangs on them. */
+export function useErase() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => api.erase(`/students/${id}/erase`),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
 export const useAddPlan = () =>
   useWrite(KEYS.plans, (input: { id: string; value: Plan }) => api.post<StoredPlan>('/plans', input));
 export const useAddCheck = () =>
@@ -70,7 +94,7 @@ export const useAddTrack = () =>
   });
 
 /** Deletes a student or a plan, and brings it back. */
-export const useDelete = (kind: 'students' | 'plans') =>
+export const useDelete = (kind: 'students' | 'plans' | 'schools') =>
   useWrite(KEYS[kind], (id: string) => api.remove(`/${kind}/${id}`));
-export const useRestore = (kind: 'students' | 'plans') =>
+export const useRestore = (kind: 'students' | 'plans' | 'schools') =>
   useWrite(KEYS[kind], (id: string) => api.post<unknown>(`/${kind}/${id}/restore`, {}));

@@ -37,6 +37,14 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../students/StudentPage.tsx')).StudentPage }),
       },
       {
+        path: 'students/:id/:tab',
+        lazy: async () => ({ Component: (await import('../students/StudentPage.tsx')).StudentPage }),
+      },
+      {
+        path: 'schools/:id',
+        lazy: async () => ({ Component: (await import('../schools/SchoolPage.tsx')).SchoolPage }),
+      },
+      {
         path: 'patterns',
         lazy: async () => ({ Component: (await import('../pattern/PlansPage.tsx')).PlansPage }),
       },

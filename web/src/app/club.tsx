@@ -1,7 +1,7 @@
 import type { Student } from '@angled-chalk/contract';
-import type { UnitSystem } from '@angled-chalk/core';
+import { SCHOOLS, type School, type StudentFit, type UnitSystem } from '@angled-chalk/core';
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
-import { useSaveSettings, useSettings, useStudents } from '../api/queries.ts';
+import { useSaveSettings, useSchools, useSettings, useStudents } from '../api/queries.ts';
 
 /** What stays in sight on every screen: the chosen student and the units. */
 export interface Club {
@@ -11,8 +11,20 @@ export interface Club {
   readonly students: readonly Student[];
   readonly student: Student | null;
   readonly chooseStudent: (id: string) => void;
+  readonly clubSchools: readonly School[];
+  /** A student as the core fits them: with the club's own school where it is theirs. */
+  readonly fitOf: (student: StudentLike) => StudentFit;
   readonly loading: boolean;
   readonly error: Error | null;
+}
+
+type StudentLike = Pick<Student, 'name' | 'leadSide' | 'schoolId' | 'lengths'>;
+
+/** The club's own school is looked up; one that is gone falls back to the usual start. */
+function fitWith({ name, leadSide, schoolId, lengths }: StudentLike, own: readonly School[]): StudentFit {
+  if (SCHOOLS.some(({ id }) => id === schoolId)) return { name, leadSide, schoolId, lengths };
+  const school = own.find(({ id }) => id === schoolId);
+  return { name, leadSide, lengths, ...(school ? { schoolId, school } : { schoolId: 'shoulder-width' }) };
 }
 
 const ClubContext = createContext<Club | null>(null);
@@ -21,6 +33,7 @@ const CHOSEN = 'chosen-student';
 export function ClubProvider({ children }: { readonly children: ReactNode }) {
   const settings = useSettings();
   const students = useStudents();
+  const schools = useSchools();
   const save = useSaveSettings();
   const [chosenId, setChosenId] = useState(() => localStorage.getItem(CHOSEN));
   const chooseStudent = useCallback((id: string) => {
@@ -30,6 +43,7 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
   const { mutate } = save;
   const club = useMemo((): Club => {
     const list = students.data ?? [];
+    const clubSchools = (schools.data ?? []).map(({ id, school }) => ({ ...school, id }));
     const known = settings.data ?? { clubName: '', units: 'metric' as const };
     return {
       clubName: known.clubName,
@@ -38,10 +52,12 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
       students: list,
       student: list.find(({ id }) => id === chosenId) ?? list[0] ?? null,
       chooseStudent,
-      loading: students.isLoading || settings.isLoading,
-      error: students.error ?? settings.error,
+      clubSchools,
+      fitOf: (student) => fitWith(student, clubSchools),
+      loading: students.isLoading || settings.isLoading || schools.isLoading,
+      error: students.error ?? settings.error ?? schools.error,
     };
-  }, [settings, students, chosenId, chooseStudent, mutate, save.isPending, save.variables]);
+  }, [settings, students, schools, chosenId, chooseStudent, mutate, save.isPending, save.variables]);
   return <ClubContext value={club}>{children}</ClubContext>;
 }
 

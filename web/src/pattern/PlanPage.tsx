@@ -38,7 +38,7 @@ export function PlanPage() {
 
 function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly student: Student }) {
   const client = useQueryClient();
-  const { units } = useClub();
+  const { units, fitOf } = useClub();
   const [chosen, setChosen] = useState<number | null>(null);
   const [near, setNear] = useState(false);
   const editing = useEditing<Plan>({
@@ -58,7 +58,7 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
     },
   });
   const plan = editing.value;
-  const drill = useMemo(() => ({ plan, student }), [plan, student]);
+  const drill = useMemo(() => ({ plan, student: fitOf(student) }), [plan, student, fitOf]);
   const { footwork, findings } = useMemo(() => checkPlan(drill), [drill]);
   const landings = useMemo(
     () => footwork.moves.flatMap((move) => move.footfalls.map(({ landS }) => landS)),

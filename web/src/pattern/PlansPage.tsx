@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
-import { checkPlan, DEMO_PLAN, formatLength, type Plan, type StudentFit } from '@angled-chalk/core';
-import type { StoredPlan } from '@angled-chalk/contract';
+import { checkPlan, DEMO_PLAN, formatLength, type Plan } from '@angled-chalk/core';
+import type { StoredPlan, Student } from '@angled-chalk/contract';
 import { useRef, useState } from 'react';
 import { readPlanFile } from '@angled-chalk/contract';
 import { Link as RouterLink, useNavigate } from 'react-router';
@@ -77,13 +77,13 @@ export function PlansPage() {
   );
 }
 
-function PlanRow({ stored, student }: { readonly stored: StoredPlan; readonly student: StudentFit | null }) {
-  const { units } = useClub();
+function PlanRow({ stored, student }: { readonly stored: StoredPlan; readonly student: Student | null }) {
+  const { units, fitOf } = useClub();
   const remove = useDelete('plans');
   const restore = useRestore('plans');
   const notice = useNotice();
   const { id, plan } = stored;
-  const found = student ? checkPlan({ plan, student }).findings.length : 0;
+  const found = student ? checkPlan({ plan, student: fitOf(student) }).findings.length : 0;
   const onDelete = async (): Promise<void> => {
     await remove.mutateAsync(id);
     notice({ text: `${plan.name} was deleted.`, undo: () => restore.mutate(id) });

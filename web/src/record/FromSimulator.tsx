@@ -7,6 +7,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { FormProvider, useController, useForm, useFormContext } from 'react-hook-form';
 import { z } from 'zod';
 import { useAddTrack } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { LengthField, NumberField, SwitchField } from '../parts/fields.tsx';
@@ -46,9 +47,9 @@ export function FromSimulator({ student, plan }: RecordFor) {
   const task = useTask();
   const add = useAddTrack();
   const notice = useNotice();
+  const { fitOf } = useClub();
   const record = form.handleSubmit(async ({ dropPercent, ...order }) => {
-    const { name, leadSide, schoolId, lengths } = student;
-    const drill = { plan: plan.plan, student: { name, leadSide, schoolId, lengths } };
+    const drill = { plan: plan.plan, student: fitOf(student) };
     const made = await task.run((work) => work.simulate(drill, { ...order, dropShare: dropPercent / 100 }));
     if (!made) return;
     await add.mutateAsync({

@@ -4,6 +4,7 @@ import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
 import { useAddCheck } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
 import { useTask } from '../work/useTask.ts';
 
 export interface ToCheck {
@@ -15,6 +16,7 @@ export interface ToCheck {
 /** Checks a stored recording in a worker, keeps the check, and opens it. */
 export function useCheckRecording() {
   const task = useTask();
+  const { fitOf } = useClub();
   const add = useAddCheck();
   const navigate = useNavigate();
   const { run } = task;
@@ -22,8 +24,7 @@ export function useCheckRecording() {
   const check = useCallback(
     async ({ trackId, student, plan }: ToCheck): Promise<void> => {
       const packed = await api.bytes(`/tracks/${trackId}/samples`);
-      const { name, leadSide, schoolId, lengths } = student;
-      const drill: PlannedDrill = { plan: plan.plan, student: { name, leadSide, schoolId, lengths } };
+      const drill: PlannedDrill = { plan: plan.plan, student: fitOf(student) };
       const result = await run((work, progress) => work.check(drill, packed, progress));
       if (!result) return;
       const { id } = await mutateAsync({
@@ -37,7 +38,7 @@ export function useCheckRecording() {
       });
       await navigate(`/checks/${id}`);
     },
-    [run, mutateAsync, navigate],
+    [run, mutateAsync, navigate, fitOf],
   );
   return { check, cancel: task.cancel, state: task.state, error: task.error ?? add.error };
 }

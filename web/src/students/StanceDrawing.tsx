@@ -19,9 +19,12 @@ const ORIGIN: Point = { x: 0, y: 0 };
 export function StanceDrawing({
   stance,
   height,
+  plain = false,
 }: {
   readonly stance: FittedStance;
   readonly height?: string;
+  /** Only the feet and the separation: for drawings side by side. */
+  readonly plain?: boolean;
 }) {
   const feet = useMemo(() => placeStance(stance, ORIGIN, 0), [stance]);
   const around = useMemo(() => {
@@ -34,10 +37,14 @@ export function StanceDrawing({
   const label = `Stance from above: ${stance.school.name}`;
   return (
     <CloseView around={around} marginM={0.12} label={label} {...(height ? { height } : {})}>
-      <TargetLine />
+      {!plain && <TargetLine />}
       <FootMark name="left" foot={feet.left} body={stance.body} standing="planned" />
       <FootMark name="right" foot={feet.right} body={stance.body} standing="planned" />
-      <StanceDimensions stance={stance} left={feet.left.ball} right={feet.right.ball} />
+      {plain ? (
+        <Separation stance={stance} left={feet.left.ball} right={feet.right.ball} />
+      ) : (
+        <StanceDimensions stance={stance} left={feet.left.ball} right={feet.right.ball} />
+      )}
     </CloseView>
   );
 }
@@ -174,5 +181,25 @@ function StanceAngle({ stance, rear }: { readonly stance: FittedStance; readonly
         {formatDegrees(stance.stanceAngleDeg)}
       </text>
     </g>
+  );
+}
+
+function Separation({
+  stance,
+  left,
+  right,
+}: {
+  readonly stance: FittedStance;
+  readonly left: Point;
+  readonly right: Point;
+}) {
+  const units = useUnits();
+  return (
+    <Dimension
+      from={left}
+      to={right}
+      text={formatLength(stance.separation.valueM, units)}
+      colour={PALETTE.planned}
+    />
   );
 }

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
-import { LENGTH_RANGES, type StudentInput } from '@angled-chalk/contract';
+import { CONSENTS, LENGTH_RANGES, LEVELS, METHODS, type StudentInput } from '@angled-chalk/contract';
 import { SCHOOLS } from '@angled-chalk/core';
+import { useClub } from '../app/club.tsx';
 import { ChoiceField, LengthField, NumberField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 
@@ -8,15 +9,26 @@ const SIDES = [
   ['left', 'Orthodox: left foot in front'],
   ['right', 'Southpaw: right foot in front'],
 ] as const;
-const SCHOOL_CHOICES = SCHOOLS.map(({ id, name }) => [id, name] as const);
+const same = <T extends string>(values: readonly T[]): (readonly [T, string])[] =>
+  values.map((value) => [value, value] as const);
+const METHOD_WORDS = { tape: 'with a tape', wall: 'against a wall', told: 'as told' } as const;
 
 export function StudentForm() {
+  const { clubSchools } = useClub();
+  const schools = [...SCHOOLS, ...clubSchools].map(({ id, name }) => [id, name] as const);
   return (
     <Panel title="Student">
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)',
+          '& > :nth-of-type(-n + 3)': { gridColumn: '1 / -1' },
+        }}
+      >
         <TextLine<StudentInput> name="name" label="Name" />
         <ChoiceField<StudentInput> name="leadSide" label="Side" choices={SIDES} />
-        <ChoiceField<StudentInput> name="schoolId" label="School" choices={SCHOOL_CHOICES} />
+        <ChoiceField<StudentInput> name="schoolId" label="School" choices={schools} />
         <LengthField<StudentInput>
           name="lengths.statureM"
           label="Height"
@@ -27,6 +39,11 @@ export function StudentForm() {
           name="lengths.shoulderWidthM"
           label="Shoulder width"
           range={LENGTH_RANGES.shoulderWidthM}
+        />
+        <LengthField<StudentInput>
+          name="lengths.armLengthM"
+          label="Arm to knuckles"
+          range={LENGTH_RANGES.armLengthM}
         />
         <LengthField<StudentInput>
           name="lengths.hipHeightM"
@@ -43,8 +60,17 @@ export function StudentForm() {
           label="Foot breadth"
           range={LENGTH_RANGES.footBreadthM}
         />
+        <ChoiceField<StudentInput>
+          name="measuredBy"
+          label="Measured"
+          choices={METHODS.map((method) => [method, METHOD_WORDS[method]] as const)}
+        />
+        <ChoiceField<StudentInput> name="level" label="Level" choices={same(LEVELS)} />
         <NumberField<StudentInput> name="birthYear" label="Year of birth" range={[1900, 2100]} empty={null} />
-        <TextLine<StudentInput> name="note" label="Note for the coach" lines={2} />
+        <ChoiceField<StudentInput> name="filmingConsent" label="Filming consent" choices={same(CONSENTS)} />
+        <Box sx={{ gridColumn: '1 / -1' }}>
+          <TextLine<StudentInput> name="note" label="Note for the coach" lines={2} />
+        </Box>
       </Box>
     </Panel>
   );

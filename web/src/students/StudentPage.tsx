@@ -1,57 +1,72 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
 import { studentInputSchema, type Student, type StudentInput } from '@angled-chalk/contract';
 import { fitStance, formatDegrees, formatLength } from '@angled-chalk/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { FormProvider } from 'react-hook-form';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { api } from '../api/client.ts';
-import { KEYS, useDelete, useRestore, useStudents } from '../api/queries.ts';
+import { KEYS, useStudents } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
-import { useNotice } from '../app/notice.tsx';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
-import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
+import { BESIDE, Busy, PageTitle } from '../parts/Page.tsx';
 import { useEditing } from '../parts/useEditing.ts';
-import { BodyTable } from './BodyTable.tsx';
-import { StanceDrawing } from './StanceDrawing.tsx';
+import { isMinor } from './age.ts';
+import { BalanceTab } from './BalanceTab.tsx';
+import { FitTab } from './FitTab.tsx';
+import { HistoryTab } from './HistoryTab.tsx';
+import { LeaveStudent } from './LeaveStudent.tsx';
+import { ReachTab } from './ReachTab.tsx';
+import { SchoolsTab } from './SchoolsTab.tsx';
 import { StudentChecks } from './StudentChecks.tsx';
 import { StudentForm } from './StudentForm.tsx';
-import { isMinor } from './StudentsPage.tsx';
+import { TapedTab } from './TapedTab.tsx';
 
 export function StudentPage() {
   const { id } = useParams();
   const students = useStudents();
-  const { chooseStudent } = useClub();
+  const { chooseStudent, loading } = useClub();
   const found = students.data?.find((student) => student.id === id);
   useEffect(() => {
     if (found) chooseStudent(found.id);
   }, [found, chooseStudent]);
-  if (students.isLoading) return <Busy what="Reading the student" />;
+  if (students.isLoading || loading) return <Busy what="Reading the student" />;
   if (students.error) return <ErrorBox error={students.error} />;
   if (!found)
-    return <ErrorBox error={new Error('This student is not in the club. They may have been deleted.')} />;
+    return (
+      <ErrorBox
+        error={new Error('This student is not in the club. They may have been put away or erased.')}
+      />
+    );
   return <StudentEditor key={found.id} student={found} />;
 }
 
-const inputOf = ({ name, leadSide, schoolId, lengths, birthYear, note }: Student): StudentInput => ({
-  name,
-  leadSide,
-  schoolId,
-  lengths,
-  birthYear,
-  note,
-});
+const inputOf = (student: Student): StudentInput => {
+  const { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy } = student;
+  return { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy };
+};
+
+const TABS = [
+  ['', 'Fit', FitTab],
+  ['taped', 'As they stand', TapedTab],
+  ['balance', 'Balance', BalanceTab],
+  ['schools', 'Schools', SchoolsTab],
+  ['reach', 'Reach', ReachTab],
+  ['history', 'History', HistoryTab],
+] as const;
 
 function StudentEditor({ student }: { readonly student: Student }) {
   const client = useQueryClient();
-  const { units } = useClub();
+  const { tab = '' } = useParams();
+  const { units, fitOf } = useClub();
   const editing = useEditing<StudentInput>({
     key: `editing-student-${student.id}`,
     stored: { value: inputOf(student), version: student.version },
-    schema: studentInputSchema,
+    schema: studentInputSchema as never,
     save: async (value, version) => {
       const saved = await api.put<Student>(`/students/${student.id}`, { version, value });
       client.setQueryData<Student[]>(KEYS.students, (list) =>
@@ -65,16 +80,19 @@ function StudentEditor({ student }: { readonly student: Student }) {
     },
   });
   const { value } = editing;
-  const stance = fitStance(value);
-  const side = value.leadSide === 'left' ? 'orthodox, left foot in front' : 'southpaw, right foot in front';
+  const fit = useMemo(() => fitOf(value), [value, fitOf]);
+  const stance = useMemo(() => fitStance(fit), [fit]);
+  const side = value.leadSide === 'left' ? 'Orthodox, left foot in front.' : 'Southpaw, right foot in front.';
+  const Shown = TABS.find(([path]) => path === tab)?.[2] ?? FitTab;
+  const shown = TABS.some(([path]) => path === tab) ? tab : '';
   return (
     <FormProvider {...editing.form}>
       <PageTitle
-        sub={`${stance.school.name}: ${stance.school.summary} ${side}. ${stance.separation.source === 'measured' ? 'From a taped shoulder width.' : 'Estimated from height; tape the shoulder width to be surer.'}`}
+        sub={`${stance.school.name}: ${stance.school.summary} ${side} ${stance.separation.source === 'measured' ? 'From a taped shoulder width.' : 'Estimated from height; tape the shoulder width to be surer.'}`}
         actions={
           <>
             <EditBar editing={editing} />
-            <DeleteStudent student={student} />
+            <LeaveStudent student={student} />
           </>
         }
       >
@@ -84,41 +102,33 @@ function StudentEditor({ student }: { readonly student: Student }) {
       <EditProblem editing={editing} />
       {isMinor(value.birthYear) && (
         <Alert severity="info" variant="outlined" sx={{ mb: 1.5, bgcolor: 'background.paper' }}>
-          A minor trains under a responsible adult, and is filmed only with consent.
+          A minor trains under a responsible adult, and is filmed only with consent
+          {value.filmingConsent === 'given' ? ', which was given.' : ': none is noted.'}
         </Alert>
       )}
-      <Box sx={BESIDE}>
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-          <StanceDrawing stance={stance} />
-          <Panel title="What the stance rests on">
-            <BodyTable stance={stance} />
-          </Panel>
+      <Tabs value={shown} aria-label="Fitting room" variant="scrollable" sx={{ mb: 1.5, minHeight: 44 }}>
+        {TABS.map(([path, label]) => (
+          <Tab
+            key={path}
+            value={path}
+            label={label}
+            component={Link}
+            to={`/students/${student.id}${path === '' ? '' : `/${path}`}`}
+            sx={{ textTransform: 'none', fontWeight: 650, minHeight: 44 }}
+          />
+        ))}
+      </Tabs>
+      {shown === '' ? (
+        <Box sx={BESIDE}>
+          <FitTab student={student} fit={fit} stance={stance} />
+          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+            <StudentForm />
+            <StudentChecks studentId={student.id} />
+          </Box>
         </Box>
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-          <StudentForm />
-          <StudentChecks studentId={student.id} />
-        </Box>
-      </Box>
+      ) : (
+        <Shown student={student} fit={fit} stance={stance} />
+      )}
     </FormProvider>
-  );
-}
-
-function DeleteStudent({ student }: { readonly student: Student }) {
-  const remove = useDelete('students');
-  const restore = useRestore('students');
-  const notice = useNotice();
-  const navigate = useNavigate();
-  const onDelete = async (): Promise<void> => {
-    await remove.mutateAsync(student.id);
-    notice({
-      text: `${student.name} was removed; their checks are kept.`,
-      undo: () => restore.mutate(student.id),
-    });
-    await navigate('/students');
-  };
-  return (
-    <Button color="error" onClick={() => void onDelete()} disabled={remove.isPending}>
-      Remove
-    </Button>
   );
 }

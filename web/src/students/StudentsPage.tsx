@@ -1,66 +1,82 @@
 import Box from '@mui/material/Box';
-import visuallyHidden from '@mui/utils/visuallyHidden';
 import Button from '@mui/material/Button';
-import Chip from '@mui/material/Chip';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableContainer from '@mui/material/TableContainer';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
-import type { Student } from '@angled-chalk/contract';
-import { fitStance, formatLength } from '@angled-chalk/core';
+import Switch from '@mui/material/Switch';
+import { DataGrid, type GridColDef } from '@mui/x-data-grid';
+import { rosterCsv, type StoredCheck, type Student, type StudentInput } from '@angled-chalk/contract';
+import { fitStance, formatLength, type FittedStance, type UnitSystem } from '@angled-chalk/core';
 import dayjs from 'dayjs';
+import { useMemo, useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
-import { useAddStudent, useChecks, useStudents } from '../api/queries.ts';
+import { useAddStudent, useChecks, useEveryone, useRestore, useStudents } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
+import { saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
+import { isMinor } from './age.ts';
+import { RosterImport } from './RosterImport.tsx';
 
-const ADULT_AT = 18;
-
-export const isMinor = (birthYear: number | null): boolean =>
-  birthYear !== null && dayjs().year() - birthYear < ADULT_AT;
+const NEW_STUDENT: StudentInput = {
+  name: 'New student',
+  leadSide: 'left',
+  schoolId: 'shoulder-width',
+  lengths: { statureM: 1.75 },
+  birthYear: null,
+  note: '',
+  level: 'new',
+  filmingConsent: 'not asked',
+  measuredBy: 'tape',
+};
 
 export function StudentsPage() {
   const students = useStudents();
+  const everyone = useEveryone();
   const add = useAddStudent();
   const navigate = useNavigate();
   const { chooseStudent } = useClub();
+  const [importing, setImporting] = useState(false);
+  const [archived, setArchived] = useState(false);
   const addOne = async (): Promise<void> => {
     const id = crypto.randomUUID();
-    await add.mutateAsync({
-      id,
-      value: {
-        name: 'New student',
-        leadSide: 'left',
-        schoolId: 'shoulder-width',
-        lengths: { statureM: 1.75 },
-        birthYear: null,
-        note: '',
-      },
-    });
+    await add.mutateAsync({ id, value: NEW_STUDENT });
     chooseStudent(id);
     await navigate(`/students/${id}`);
   };
-  if (students.isLoading) return <Busy what="Reading the students" />;
+  if (students.isLoading || everyone.isLoading) return <Busy what="Reading the students" />;
   const list = students.data ?? [];
+  const away = (everyone.data ?? []).filter((student) => student.archived);
+  const error = students.error ?? everyone.error ?? add.error;
   return (
     <>
       <PageTitle
         actions={
-          <Button variant="contained" onClick={() => void addOne()} disabled={add.isPending}>
-            Add a student
-          </Button>
+          <>
+            <Button onClick={() => setImporting(true)}>Bring in a roster</Button>
+            <Button onClick={() => saveText('roster.csv', rosterCsv(list), 'text/csv')}>CSV</Button>
+            <Button onClick={() => saveText('roster.json', `${JSON.stringify(list, null, 2)}\n`)}>
+              JSON
+            </Button>
+            <Button variant="contained" onClick={() => void addOne()} disabled={add.isPending}>
+              Add a student
+            </Button>
+          </>
         }
         sub="Choose a student: every stance, pattern and check is drawn to that body. Separation is ball to ball."
       >
         {list.length === 0 ? 'No students yet' : `Who: ${list.length} students`}
       </PageTitle>
-      {(students.error ?? add.error) && <ErrorBox error={(students.error ?? add.error)!} />}
+      {error && <ErrorBox error={error} />}
+      {importing && <RosterImport onClose={() => setImporting(false)} />}
+      {away.length > 0 && (
+        <FormControlLabel
+          control={<Switch checked={archived} onChange={(_event, on) => setArchived(on)} />}
+          label={`Show the ${away.length} put away`}
+        />
+      )}
+      {archived && away.length > 0 && <PutAway list={away} />}
       {list.length === 0 ? (
         <Paper variant="outlined" sx={{ p: 3 }}>
           Add the first student with nothing but their height; measured lengths can follow when there is a
@@ -73,88 +89,162 @@ export function StudentsPage() {
   );
 }
 
+function PutAway({ list }: { readonly list: readonly Student[] }) {
+  const restore = useRestore('students');
+  return (
+    <Paper
+      variant="outlined"
+      component="ul"
+      sx={{ p: 1.5, m: 0, mb: 1.5, listStyle: 'none', display: 'grid', gap: 1 }}
+    >
+      {list.map(({ id, name }) => (
+        <Box component="li" key={id} sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+          <Box sx={{ flex: 1 }}>{name}</Box>
+          <Button size="small" onClick={() => restore.mutate(id)} aria-label={`Bring back ${name}`}>
+            Bring back
+          </Button>
+        </Box>
+      ))}
+    </Paper>
+  );
+}
+
+interface RosterRow {
+  readonly id: string;
+  readonly student: Student;
+  readonly stance: FittedStance;
+  readonly last: StoredCheck | undefined;
+}
+
 function Roster({ list }: { readonly list: readonly Student[] }) {
   const checks = useChecks();
-  const { units, student: chosen, chooseStudent } = useClub();
-  return (
-    <TableContainer component={Paper} variant="outlined">
-      <Table size="small" aria-label="Students">
-        <TableHead>
-          <TableRow>
-            <TableCell>Name</TableCell>
-            <TableCell>Side</TableCell>
-            <TableCell>School</TableCell>
-            <TableCell align="right">Height</TableCell>
-            <TableCell align="right">Separation</TableCell>
-            <TableCell align="right">Stance angle</TableCell>
-            <TableCell>Last check</TableCell>
-            <TableCell>
-              <Box component="span" sx={visuallyHidden}>
-                Choose
-              </Box>
-            </TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {list.map((student) => {
-            const stance = fitStance(student);
-            const last = checks.data?.find((check) => check.studentId === student.id);
-            return (
-              <TableRow key={student.id} selected={chosen?.id === student.id}>
-                <TableCell component="th" scope="row">
-                  <Link
-                    component={RouterLink}
-                    to={`/students/${student.id}`}
-                    sx={{ fontWeight: 700 }}
-                    onClick={() => chooseStudent(student.id)}
-                  >
-                    {student.name}
-                  </Link>{' '}
-                  {isMinor(student.birthYear) && <Chip size="small" variant="outlined" label="minor" />}
-                </TableCell>
-                <TableCell>{student.leadSide === 'left' ? 'orthodox' : 'southpaw'}</TableCell>
-                <TableCell>{stance.school.name}</TableCell>
-                <TableCell align="right">{formatLength(student.lengths.statureM, units)}</TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {formatLength(stance.separation.valueM, units)}
-                  <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.78rem', ml: 0.75 }}>
-                    {stance.separation.source}
-                  </Box>
-                </TableCell>
-                <TableCell align="right">{stance.stanceAngleDeg}°</TableCell>
-                <TableCell>
-                  {last ? (
-                    <Link
-                      component={RouterLink}
-                      to={`/checks/${last.id}`}
-                      underline="hover"
-                      sx={{ display: 'inline-flex', gap: 0.75, alignItems: 'center' }}
-                    >
-                      <VerdictMark outcome={last.verdict.outcome} />
-                      {dayjs(last.createdAt).format('D MMM')}
-                    </Link>
-                  ) : (
-                    'none yet'
-                  )}
-                </TableCell>
-                <TableCell align="right">
-                  {chosen?.id === student.id ? (
-                    'chosen'
-                  ) : (
-                    <Button
-                      size="small"
-                      onClick={() => chooseStudent(student.id)}
-                      aria-label={`Choose ${student.name}`}
-                    >
-                      Choose
-                    </Button>
-                  )}
-                </TableCell>
-              </TableRow>
-            );
-          })}
-        </TableBody>
-      </Table>
-    </TableContainer>
+  const { units, student: chosen, chooseStudent, fitOf } = useClub();
+  const rows = useMemo(() => {
+    const latest = new Map((checks.data ?? []).toReversed().map((check) => [check.studentId, check]));
+    return list.map((student): RosterRow => ({
+      id: student.id,
+      student,
+      stance: fitStance(fitOf(student)),
+      last: latest.get(student.id),
+    }));
+  }, [list, checks.data, fitOf]);
+  const columns = useMemo(
+    () => columnsOf(units, chosen?.id ?? null, chooseStudent),
+    [units, chosen, chooseStudent],
   );
+  return (
+    <Box sx={{ bgcolor: 'background.paper' }}>
+      <DataGrid
+        label="Students"
+        rows={rows}
+        columns={columns}
+        density="compact"
+        showToolbar
+        disableRowSelectionOnClick
+        disableColumnMenu
+        pageSizeOptions={[25, 50, 100]}
+        initialState={{ pagination: { paginationModel: { pageSize: 25 } } }}
+        autoHeight
+      />
+    </Box>
+  );
+}
+
+function columnsOf(
+  units: UnitSystem,
+  chosenId: string | null,
+  choose: (id: string) => void,
+): GridColDef<RosterRow>[] {
+  return [
+    {
+      field: 'name',
+      headerName: 'Name',
+      flex: 1.4,
+      minWidth: 170,
+      valueGetter: (_value, { student }) => student.name,
+      renderCell: ({ row: { student } }) => (
+        <>
+          <Link
+            component={RouterLink}
+            to={`/students/${student.id}`}
+            sx={{ fontWeight: 700 }}
+            onClick={() => choose(student.id)}
+          >
+            {student.name}
+          </Link>
+          {isMinor(student.birthYear) && ' (minor)'}
+        </>
+      ),
+    },
+    {
+      field: 'side',
+      headerName: 'Side',
+      width: 100,
+      valueGetter: (_value, { student }) => (student.leadSide === 'left' ? 'orthodox' : 'southpaw'),
+    },
+    {
+      field: 'school',
+      headerName: 'School',
+      flex: 1,
+      minWidth: 130,
+      valueGetter: (_value, { stance }) => stance.school.name,
+    },
+    { field: 'level', headerName: 'Level', width: 110, valueGetter: (_value, { student }) => student.level },
+    {
+      field: 'height',
+      headerName: 'Height',
+      width: 90,
+      type: 'number',
+      valueGetter: (_value, { student }) => student.lengths.statureM,
+      valueFormatter: (value: number) => formatLength(value, units),
+    },
+    {
+      field: 'separation',
+      headerName: 'Separation',
+      width: 160,
+      type: 'number',
+      valueGetter: (_value, { stance }) => stance.separation.valueM,
+      renderCell: ({ row: { stance } }) =>
+        `${formatLength(stance.separation.valueM, units)} ${stance.separation.source}`,
+    },
+    {
+      field: 'last',
+      headerName: 'Last check',
+      width: 160,
+      valueGetter: (_value, { last }) => last?.verdict.outcome ?? '',
+      renderCell: ({ row: { last } }) =>
+        last ? (
+          <Link
+            component={RouterLink}
+            to={`/checks/${last.id}`}
+            underline="hover"
+            sx={{ display: 'inline-flex', gap: 0.75 }}
+          >
+            <VerdictMark outcome={last.verdict.outcome} /> {dayjs(last.createdAt).format('D MMM')}
+          </Link>
+        ) : (
+          'none yet'
+        ),
+    },
+    {
+      field: 'choose',
+      headerName: 'Choose',
+      width: 110,
+      sortable: false,
+      filterable: false,
+      renderCell: ({ row: { student } }) =>
+        student.id === chosenId ? (
+          'chosen'
+        ) : (
+          <Button
+            size="small"
+            sx={{ minHeight: 30 }}
+            onClick={() => choose(student.id)}
+            aria-label={`Choose ${student.name}`}
+          >
+            Choose
+          </Button>
+        ),
+    },
+  ];
 }

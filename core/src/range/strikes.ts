@@ -1,0 +1,164 @@
+/** A strike as the reach model sees it. Shares and degrees are own choice unless `why` says otherwise. */
+export interface Strike {
+  readonly id: StrikeId;
+  readonly name: string;
+  readonly limb: 'hand' | 'elbow' | 'leg' | 'knee' | 'round-kick';
+  readonly side: 'lead' | 'rear';
+  /** Weight on the lead foot when it lands: 1 stands on the lead foot, 0 on the rear. */
+  readonly weightOnLead: number;
+  /** Share of half the shoulder (or hip) width that the turn brings the joint forward of the centre. */
+  readonly turnShare: number;
+  /** Share of the limb's length that reaches forward. */
+  readonly limbShare: number;
+  /** Height at which it usually lands, for the chart: a target part. */
+  readonly usual: TargetPart;
+  readonly why: string;
+}
+
+export type TargetPart = 'guard' | 'head' | 'body' | 'thigh';
+export const TARGET_PARTS: readonly TargetPart[] = ['guard', 'head', 'body', 'thigh'];
+
+export type StrikeId =
+  | 'jab'
+  | 'cross'
+  | 'lead-hook'
+  | 'rear-hook'
+  | 'lead-uppercut'
+  | 'rear-uppercut'
+  | 'overhand'
+  | 'lead-elbow'
+  | 'rear-elbow'
+  | 'lead-push-kick'
+  | 'rear-push-kick'
+  | 'rear-round-kick-thigh'
+  | 'rear-round-kick-body'
+  | 'rear-round-kick-head'
+  | 'lead-round-kick-thigh'
+  | 'lead-round-kick-body'
+  | 'lead-round-kick-head'
+  | 'lead-knee'
+  | 'rear-knee';
+
+type Row = Omit<Strike, 'id' | 'name' | 'why'>;
+
+const strike = (id: StrikeId, name: string, row: Row, why: string): Strike => ({ id, name, why, ...row });
+
+const hand = (
+  side: Strike['side'],
+  weightOnLead: number,
+  turnShare: number,
+  limbShare: number,
+  usual: TargetPart,
+): Row => ({
+  limb: 'hand',
+  side,
+  weightOnLead,
+  turnShare,
+  limbShare,
+  usual,
+});
+
+const roundKick = (side: Strike['side'], usual: TargetPart): Row => ({
+  limb: 'round-kick',
+  side,
+  weightOnLead: side === 'rear' ? 1 : 0.85,
+  turnShare: side === 'rear' ? 0.9 : 0.8,
+  limbShare: 0.97,
+  usual,
+});
+
+const ROUND_WHY =
+  'Stands on the other foot, the hip turns over; the leg is nearly straight. The lead leg kicks after a switch of the feet.';
+
+export const STRIKES: readonly Strike[] = [
+  strike(
+    'jab',
+    'Jab',
+    hand('lead', 0.58, 0.9, 1, 'head'),
+    'Straight arm, lead shoulder turned in, a little weight after it.',
+  ),
+  strike(
+    'cross',
+    'Cross',
+    hand('rear', 0.6, 0.85, 1, 'head'),
+    'Straight arm; about 60 % on the lead foot (common practice), the rear shoulder comes through.',
+  ),
+  strike(
+    'lead-hook',
+    'Lead hook',
+    hand('lead', 0.45, 0.35, 0.66, 'head'),
+    'Elbow bent to about a right angle; the fist travels across, not away.',
+  ),
+  strike(
+    'rear-hook',
+    'Rear hook',
+    hand('rear', 0.6, 0.55, 0.66, 'head'),
+    'As the lead hook, with the rear shoulder coming round.',
+  ),
+  strike(
+    'lead-uppercut',
+    'Lead uppercut',
+    hand('lead', 0.5, 0.5, 0.58, 'body'),
+    'Elbow under the fist, the arm goes up more than out.',
+  ),
+  strike(
+    'rear-uppercut',
+    'Rear uppercut',
+    hand('rear', 0.6, 0.7, 0.58, 'body'),
+    'As the lead uppercut, with the rear shoulder through.',
+  ),
+  strike(
+    'overhand',
+    'Overhand',
+    hand('rear', 0.65, 0.8, 0.92, 'head'),
+    'The arm arcs over: a little shorter than straight, more weight in front.',
+  ),
+  strike(
+    'lead-elbow',
+    'Lead elbow',
+    { limb: 'elbow', side: 'lead', weightOnLead: 0.6, turnShare: 0.7, limbShare: 0.95, usual: 'head' },
+    'Upper arm only.',
+  ),
+  strike(
+    'rear-elbow',
+    'Rear elbow',
+    { limb: 'elbow', side: 'rear', weightOnLead: 0.65, turnShare: 0.9, limbShare: 0.95, usual: 'head' },
+    'Upper arm only, the rear shoulder through.',
+  ),
+  strike(
+    'lead-push-kick',
+    'Lead push kick',
+    { limb: 'leg', side: 'lead', weightOnLead: 0.15, turnShare: 0.3, limbShare: 0.98, usual: 'body' },
+    'Stands on the rear foot; the hip pushes after the sole.',
+  ),
+  strike(
+    'rear-push-kick',
+    'Rear push kick',
+    { limb: 'leg', side: 'rear', weightOnLead: 1, turnShare: 0.8, limbShare: 0.98, usual: 'body' },
+    'Stands on the lead foot; the rear hip comes through.',
+  ),
+  strike('rear-round-kick-thigh', 'Rear round kick, thigh', roundKick('rear', 'thigh'), ROUND_WHY),
+  strike('rear-round-kick-body', 'Rear round kick, body', roundKick('rear', 'body'), ROUND_WHY),
+  strike('rear-round-kick-head', 'Rear round kick, head', roundKick('rear', 'head'), ROUND_WHY),
+  strike('lead-round-kick-thigh', 'Switched lead round kick, thigh', roundKick('lead', 'thigh'), ROUND_WHY),
+  strike('lead-round-kick-body', 'Switched lead round kick, body', roundKick('lead', 'body'), ROUND_WHY),
+  strike('lead-round-kick-head', 'Switched lead round kick, head', roundKick('lead', 'head'), ROUND_WHY),
+  strike(
+    'lead-knee',
+    'Lead knee',
+    { limb: 'knee', side: 'lead', weightOnLead: 0.2, turnShare: 0.5, limbShare: 1, usual: 'body' },
+    'The thigh only, the hip thrust after it.',
+  ),
+  strike(
+    'rear-knee',
+    'Rear knee',
+    { limb: 'knee', side: 'rear', weightOnLead: 1, turnShare: 0.9, limbShare: 1, usual: 'body' },
+    'The thigh only, the rear hip through.',
+  ),
+];
+
+export function strikeOf(id: StrikeId): Strike {
+  const found = STRIKES.find((one) => one.id === id);
+  if (!found) throw new Error(`no strike "${String(id)}"`);
+  return found;
+}

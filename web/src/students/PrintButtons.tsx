@@ -1,0 +1,51 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { type FittedStance } from '@angled-chalk/core';
+import { useState } from 'react';
+import { useUnits } from '../app/club.tsx';
+import { saveBytes } from '../parts/download.ts';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
+
+/** The stance on paper: a card with its numbers, and both feet in true scale to tape to the floor. */
+export function PrintButtons({ name, stance }: { readonly name: string; readonly stance: FittedStance }) {
+  const units = useUnits();
+  const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
+  const [error, setError] = useState<Error | null>(null);
+  const make = async (what: 'card' | 'template'): Promise<void> => {
+    try {
+      setError(null);
+      const bytes =
+        what === 'card'
+          ? await (
+              await import('@angled-chalk/core/print/stance-card')
+            ).stanceCard(name, stance, units, paper)
+          : await (await import('@angled-chalk/core/print/foot-template')).footTemplate(name, stance, paper);
+      saveBytes(
+        `${name} ${what === 'card' ? 'stance card' : 'foot template'} ${paper}.pdf`,
+        bytes,
+        'application/pdf',
+      );
+    } catch (failure) {
+      setError(failure instanceof Error ? failure : new Error(String(failure)));
+    }
+  };
+  return (
+    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+      <SelectBox
+        label="Paper"
+        value={paper}
+        choices={[
+          ['A4', 'A4'],
+          ['Letter', 'Letter'],
+        ]}
+        onChoice={setPaper}
+        fullWidth={false}
+        sx={{ width: 110 }}
+      />
+      <Button onClick={() => void make('card')}>Stance card</Button>
+      <Button onClick={() => void make('template')}>Feet in true scale</Button>
+      {error && <ErrorBox error={error} title="The sheet was not made" />}
+    </Box>
+  );
+}

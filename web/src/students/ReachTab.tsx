@@ -1,0 +1,138 @@
+import Box from '@mui/material/Box';
+import { LENGTH_RANGES, type StudentInput } from '@angled-chalk/contract';
+import {
+  contactWith,
+  bagTarget,
+  formatLength,
+  formatSmall,
+  guardRule,
+  reachRows,
+  shinRule,
+  strikerOf,
+  TOUCH,
+  touchModelM,
+  touchScale,
+  type Striker,
+} from '@angled-chalk/core';
+import { useMemo, useState } from 'react';
+import { useClub } from '../app/club.tsx';
+import { LengthField } from '../parts/fields.tsx';
+import { BESIDE, Panel } from '../parts/Page.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
+import { VerdictMark } from '../parts/VerdictMark.tsx';
+import { ReachChart } from './ReachChart.tsx';
+import { StrikeDrawing } from './StrikeDrawing.tsx';
+import type { Fitting } from './fitting.ts';
+
+const THE_BAG = 'bag';
+
+/** How far every strike of this student reaches, against a bag or a partner, and what each part gives. */
+export function ReachTab({ student, fit }: Fitting) {
+  const { units, students, fitOf } = useClub();
+  const [against, setAgainst] = useState<string>(THE_BAG);
+  const [strikeId, setStrikeId] = useState<string>('jab');
+  const striker = useMemo(() => strikerOf(fit), [fit]);
+  const partnerStudent = students.find(({ id }) => id === against);
+  const partner = useMemo(
+    () => (partnerStudent ? strikerOf(fitOf(partnerStudent)) : null),
+    [partnerStudent, fitOf],
+  );
+  const rows = useMemo(() => reachRows(striker, partner), [striker, partner]);
+  const theirs = useMemo(() => (partner ? reachRows(partner, striker) : null), [striker, partner]);
+  const shown = rows.find(({ contact }) => contact.strike.id === strikeId) ?? rows[0]!;
+  const furthestHand = rows.find(({ contact }) => contact.strike.limb === 'hand')!;
+  const headline = `${furthestHand.contact.strike.name}: ${formatLength(furthestHand.contact.gapM, units)} ± ${formatSmall(2 * furthestHand.contact.uM, units)} is the furthest hand${partnerStudent ? ` on ${partnerStudent.name}` : ' on the bag'}.`;
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
+        <Box
+          component="p"
+          role="status"
+          sx={{ fontSize: '1.25rem', fontWeight: 700, m: 0, flex: '1 1 320px' }}
+        >
+          {headline}
+        </Box>
+        <SelectBox
+          label="Against"
+          value={against}
+          choices={[
+            [THE_BAG, 'a bag'],
+            ...students.filter(({ id }) => id !== student.id).map(({ id, name }) => [id, name] as const),
+          ]}
+          onChoice={setAgainst}
+          fullWidth={false}
+          sx={{ width: 210 }}
+        />
+      </Box>
+      <Box sx={BESIDE}>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+          <ReachChart
+            rows={rows}
+            theirs={theirs}
+            names={[student.name, partnerStudent?.name ?? '']}
+            chosen={shown.contact.strike.id}
+            onChoose={setStrikeId}
+          />
+        </Box>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+          <StrikeDrawing striker={striker} contact={shown.contact} toeGapM={shown.toeGapM} />
+          <Calibration striker={striker} />
+          <ThumbRules striker={striker} partner={partner ?? striker} />
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+/** One taped distance rescales the hands: before, after, and how much surer. */
+function Calibration({ striker }: { readonly striker: Striker }) {
+  const { units } = useClub();
+  const { leadTouchM: _, ...plainLengths } = striker.student.lengths;
+  const before = contactWith(
+    strikerOf({ ...striker.student, lengths: plainLengths }),
+    TOUCH,
+    bagTarget(striker, 'head'),
+  );
+  const after = contactWith(striker, TOUCH, bagTarget(striker, 'head'));
+  const scale = touchScale(striker);
+  return (
+    <Panel title="Calibrate by one touch">
+      <Box sx={{ mb: 1.25, fontSize: '0.86rem' }}>
+        Extend the lead hand until it just touches a bag, without leaning; tape from the middle between the
+        balls of the feet to the bag.
+      </Box>
+      <LengthField<StudentInput>
+        name="lengths.leadTouchM"
+        label="Touch distance"
+        range={LENGTH_RANGES.leadTouchM}
+        help={`The model says ${formatLength(touchModelM(striker), units)}.`}
+      />
+      <Box sx={{ mt: 1, fontSize: '0.88rem' }}>
+        {scale === null
+          ? `Not taped yet: hand strikes are ± ${formatSmall(2 * before.uM, units)}.`
+          : `Hands reach ${scale >= 1 ? `${Math.round((scale - 1) * 100)} % further` : `${Math.round((1 - scale) * 100)} % less far`} than the model. Before ${formatLength(before.gapM, units)} ± ${formatSmall(2 * before.uM, units)}, after ${formatLength(after.gapM, units)} ± ${formatSmall(2 * after.uM, units)}.`}
+      </Box>
+    </Panel>
+  );
+}
+
+function ThumbRules({ striker, partner }: { readonly striker: Striker; readonly partner: Striker }) {
+  const { units } = useClub();
+  const rules = [shinRule(striker, units), guardRule(striker, partner, units)];
+  return (
+    <Panel title="Rules of thumb, for this body">
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
+        {rules.map(({ rule, verdict, words }) => (
+          <li key={rule}>
+            <VerdictMark outcome={verdict} />
+            <Box sx={{ fontWeight: 650, fontSize: '0.9rem' }}>{rule}</Box>
+            <Box sx={{ fontSize: '0.88rem' }}>{words}</Box>
+          </li>
+        ))}
+        <Box component="li" sx={{ color: 'text.secondary', fontSize: '0.82rem' }}>
+          Common practice, no published source.
+        </Box>
+      </Box>
+    </Panel>
+  );
+}
