@@ -1,7 +1,12 @@
 import { BadInput, UsageError } from './files.ts';
-import { checkVerb, expandVerb, HELP, setOutVerb, type Verb } from './verbs.ts';
+import { checkVerb, expandVerb, HELP, rangeVerb, setOutVerb, type Verb } from './verbs.ts';
 
-const VERBS: Readonly<Record<string, Verb>> = { expand: expandVerb, setout: setOutVerb, check: checkVerb };
+const VERBS: Readonly<Record<string, Verb>> = {
+  expand: expandVerb,
+  setout: setOutVerb,
+  check: checkVerb,
+  range: rangeVerb,
+};
 
 /**
  * The headless command. Exit codes: 0 done, 1 findings that the caller asked to fail on, 2 bad input

@@ -3,13 +3,21 @@ import {
   checkPlan,
   checkTrack,
   footfallsCsv,
+  guardRule,
   planSvg,
+  reachRows,
   readTrackCsv,
   setOut,
   setOutCsv,
+  shinRule,
+  strikerOf,
+  TARGET_PARTS,
   zigzagCones,
   type Finding,
   type PlannedDrill,
+  type ReachRow,
+  type ReachTarget,
+  type Striker,
 } from '@angled-chalk/core';
 import { checkFile, readPlanFile, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
 import { must, readText, UsageError, writeResult } from './files.ts';
@@ -20,6 +28,8 @@ export const HELP = `Angled Chalk, without browser or database.
 
   angled-chalk expand --plan FILE --student FILE [--format json|csv|svg] [--out FILE] [--fail-on findings]
   angled-chalk setout --plan FILE [--reading-error CM] [--format json|csv] [--out FILE]
+  angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
+                      [--target bag|pad] [--height CM] [--out FILE]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--out FILE] [--fail-on faults|undecided]
 
 Files: docs/formats.md. Exit code: 0 done, 1 findings that --fail-on asks to fail on, 2 bad input.
@@ -33,6 +43,10 @@ const OPTIONS = {
   out: { type: 'string' },
   'fail-on': { type: 'string' },
   'reading-error': { type: 'string' },
+  partner: { type: 'string' },
+  target: { type: 'string' },
+  part: { type: 'string' },
+  height: { type: 'string' },
 } as const;
 
 type OptionName = keyof typeof OPTIONS;
@@ -142,4 +156,45 @@ export const checkVerb: Verb = async (args) => {
   await writeResult(values.out, json(checkFile(drill, report)));
   const { outcome } = report.verdict;
   return (failOn && outcome === 'not-met') || (failOn === 'undecided' && outcome === 'cannot-tell') ? 1 : 0;
+};
+
+const openContact = ({ contact, toeGapM }: ReachRow): unknown => {
+  const { strike, gapM, uM, terms, window, touches, calibrated } = contact;
+  return { strike: strike.id, gapM, uncertainty: 2 * uM, toeGapM, touches, calibrated, window, terms };
+};
+
+/** Contact distances of a student against a partner (both ways), a bag or a pad. */
+export const rangeVerb: Verb = async (args) => {
+  const values = readOptions(args, ['student', 'partner', 'part', 'target', 'height', 'out']);
+  const kind = oneOf(values, 'target', ['bag', 'pad']) ?? 'bag';
+  const part = oneOf(values, 'part', TARGET_PARTS) ?? null;
+  const heightCm = values.height === undefined ? null : Number(values.height);
+  if (heightCm !== null && !(heightCm > 0 && heightCm < 300)) {
+    throw new UsageError('--height is the height of the target above the floor in cm, between 0 and 300.');
+  }
+  const readStriker = async (path: string): Promise<Striker> =>
+    strikerOf(must(path, readStudentFile(await readText(path))));
+  const striker = await readStriker(need(values, 'student'));
+  const partner = values.partner === undefined ? null : await readStriker(values.partner);
+  const heightM = heightCm === null ? null : heightCm / 100;
+  const target: ReachTarget = partner
+    ? { kind: 'partner', partner, part }
+    : kind === 'pad'
+      ? { kind, heightM }
+      : { kind, radiusM: 0, heightM };
+  const text = json(
+    toOpenKeys({
+      format: 'angled-chalk-range',
+      version: 1,
+      student: striker.student.name,
+      against: partner ? partner.student.name : kind,
+      contacts: reachRows(striker, target).map(openContact),
+      ...(partner
+        ? { returned: reachRows(partner, { kind: 'partner', partner: striker, part }).map(openContact) }
+        : {}),
+      rulesOfThumb: [shinRule(striker, 'metric'), guardRule(striker, partner ?? striker, 'metric')],
+    }),
+  );
+  await writeResult(values.out, text);
+  return 0;
 };

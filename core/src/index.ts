@@ -2,6 +2,7 @@ export * from './floor/vector.ts';
 export * from './floor/polygon.ts';
 export * from './floor/floor.ts';
 export * from './floor/units.ts';
+export * from './floor/parse-length.ts';
 export * from './floor/setout.ts';
 export * from './floor/setout-csv.ts';
 export * from './body/proportions.ts';

@@ -86,24 +86,60 @@ const DRAG: StepTiming = {
   longestFlightS: 0.38,
 };
 
-const LIMIT_BASIS: readonly Basis[] = [
-  {
-    number: 'limits',
-    standing: 'own choice',
-    why: 'Wide enough that a tape and a phone can tell them apart, tight enough to keep the stance usable.',
-  },
-  {
-    number: 'planStretchRatio',
-    standing: 'own choice',
-    why: 'A plan that opens the stance to 1.3 leaves the student a tenth before overstretching.',
-  },
-];
-
 const because = (number: string, standing: Basis['standing'], why: string): Basis => ({
   number,
   standing,
   why,
 });
+
+/** Reasons for the numbers that a school does not set for itself, in the order of the type. */
+const COMMON_BASIS: readonly Basis[] = [
+  because('separationShoulders', 'own choice', 'Ball to ball as a multiple of the shoulder width.'),
+  because('separationAtLeastM', 'own choice', 'No lower end that matters: any body is wider.'),
+  because('separationAtMostM', 'own choice', 'No upper end that matters: any body is narrower.'),
+  because('stanceAngleDeg', 'own choice', 'Between side-on and square.'),
+  because('leadToeOutDeg', 'common practice', 'Lead foot at the target.'),
+  because('rearToeOutDeg', 'common practice', 'The rear foot turns out about 45 degrees.'),
+  because('leadHeelUp', 'own choice', 'The lead foot carries flat until it steps.'),
+  because('rearHeelUp', 'common practice', 'The rear heel is up, so the calf can push at once.'),
+  because('weightOnLead', 'common practice', 'Even weight leaves both feet free to go first.'),
+  because('heightShare', 'own choice', 'Boxers stand lower than they walk.'),
+  because(
+    'planStretchRatio',
+    'own choice',
+    'A plan that opens the stance to 1.3 leaves a tenth before overstretching.',
+  ),
+  because('limits.togetherRatio', 'own choice', 'Below six tenths of the stance a push or a sweep tips it.'),
+  because(
+    'limits.overstretchRatio',
+    'own choice',
+    'Beyond 1.4 the next step has to gather the stance first.',
+  ),
+  because(
+    'limits.restoreRatio',
+    'own choice',
+    'A hand breadth for most bodies: a phone can tell it, an eye as well.',
+  ),
+  because('limits.restoreAngleDeg', 'own choice', 'One step of the eye.'),
+  because('limits.halfStepRatio', 'own choice', 'A longer step commits the weight until it lands.'),
+  because('limits.facingDeg', 'own choice', 'One step of the eye.'),
+  because('limits.directionDeg', 'own choice', 'Off by more, the step went somewhere else.'),
+  because('limits.stepShare', 'own choice', 'A quarter of a half step is three to six centimetres.'),
+  because(
+    'limits.crossedBreadths',
+    'own choice',
+    'Ankles pass when the balls are half a foot past each other.',
+  ),
+  because('limits.bandExcursionS', 'own choice', 'Shorter is a sway, not a loss of distance.'),
+  because('timing.travel', 'own choice', 'Lifting costs no friction; some schools slide.'),
+  because('timing.flightShare', 'own choice', 'Two short flights and double support fill a beat.'),
+  because('timing.betweenShare', 'common practice', 'The second foot lands almost with the first.'),
+  because('timing.longestFlightS', 'own choice', 'A slow tempo does not make a slow foot.'),
+];
+
+/** Every number with its reason: the school's own where it has one, else the common one. */
+const basisOf = (...own: readonly Basis[]): readonly Basis[] =>
+  COMMON_BASIS.map((common) => own.find(({ number }) => number === common.number) ?? common);
 
 const NO_LOWER_END_M = 0.2;
 const NO_UPPER_END_M = 1.2;
@@ -126,7 +162,7 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     planStretchRatio: 1.3,
     limits: LIMITS,
     timing: LIFT,
-    basis: [
+    basis: basisOf(
       because(
         'separationShoulders',
         'own choice',
@@ -136,8 +172,7 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
       because('rearToeOutDeg', 'common practice', 'The rear foot turns out about 45 degrees.'),
       because('weightOnLead', 'common practice', 'Even weight leaves both feet free to go first.'),
       because('rearHeelUp', 'common practice', 'The calf can push at once.'),
-      ...LIMIT_BASIS,
-    ],
+    ),
   },
   {
     id: 'wide-base',
@@ -156,14 +191,13 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     planStretchRatio: 1.3,
     limits: LIMITS,
     timing: DRAG,
-    basis: [
+    basis: basisOf(
       because('separationAtLeastM', 'common practice', 'Two feet between the feet.'),
       because('separationAtMostM', 'common practice', 'Three feet between the feet.'),
       because('separationShoulders', 'own choice', 'Puts an average adult in the middle of it.'),
       because('stanceAngleDeg', 'own choice', 'A little longer than wide, so the base resists a push.'),
-      because('timing', 'own choice', 'A wide base is mostly moved by sliding.'),
-      ...LIMIT_BASIS,
-    ],
+      because('timing.travel', 'own choice', 'A wide base is mostly moved by sliding.'),
+    ),
   },
   {
     id: 'tall-square',
@@ -182,14 +216,13 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     planStretchRatio: 1.3,
     limits: LIMITS,
     timing: LIFT,
-    basis: [
+    basis: basisOf(
       because('weightOnLead', 'common practice', 'About a fifth more forward than even.'),
       because('heightShare', 'own choice', 'A deep stance has to rise before it can kick or check.'),
       because('separationShoulders', 'common practice', 'A little wider than the shoulders.'),
       because('stanceAngleDeg', 'own choice', 'Square enough for the rear leg to kick without a turn.'),
       because('rearToeOutDeg', 'own choice', 'Hips nearly to the front.'),
-      ...LIMIT_BASIS,
-    ],
+    ),
   },
   {
     id: 'side-on',
@@ -208,13 +241,12 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     planStretchRatio: 1.3,
     limits: LIMITS,
     timing: LIFT,
-    basis: [
+    basis: basisOf(
       because('stanceAngleDeg', 'own choice', 'Side-on, but with room for the feet to pass.'),
       because('separationShoulders', 'own choice', 'Long, for the in-and-out.'),
       because('rearToeOutDeg', 'own choice', 'The rear foot follows the hip.'),
       because('weightOnLead', 'own choice', 'A little back, so the lead foot is free to go.'),
-      ...LIMIT_BASIS,
-    ],
+    ),
   },
   {
     id: 'neutral',
@@ -233,12 +265,11 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     planStretchRatio: 1.3,
     limits: LIMITS,
     timing: LIFT,
-    basis: [
+    basis: basisOf(
       because('leadToeOutDeg', 'common practice', 'Parallel feet.'),
       because('stanceAngleDeg', 'own choice', 'Level but for a few centimetres that keep a lead side.'),
       because('separationShoulders', 'common practice', 'A little wider than the shoulders.'),
-      ...LIMIT_BASIS,
-    ],
+    ),
   },
 ];
 

@@ -1,7 +1,7 @@
-import { SCHOOLS } from '../body/schools.ts';
-import type { StudentFit } from '../body/stance.ts';
+import Papa from 'papaparse';
 import { balanceOf } from '../body/balance.ts';
-import { placeStance } from '../body/stance.ts';
+import { SCHOOLS } from '../body/schools.ts';
+import { placeStance, type StudentFit } from '../body/stance.ts';
 import { reachRows, type FullFit } from './reach-chart.ts';
 import { strikerOf } from './reach-body.ts';
 
@@ -13,25 +13,45 @@ export function fitAll(
   students: readonly (StudentFit & { readonly id: string })[],
   onProgress: (share: number) => void = () => undefined,
 ): FullFit[] {
-  return students.map((student, i) => {
+  const fits = students.map((student, i): FullFit => {
     if (i % REPORT_EVERY === 0) onProgress(i / students.length);
     return {
       id: student.id,
-      schools: SCHOOLS.map((school) => {
-        const striker = strikerOf({ ...student, school });
-        balanceOf(striker.stance, placeStance(striker.stance, HERE, 0), 0, {
-          weightOnLead: school.weightOnLead,
-          leanDeg: 0,
-        });
-        return {
-          schoolId: school.id,
-          reach: reachRows(striker, null).map(({ contact }) => ({
-            id: contact.strike.id,
-            gapM: contact.gapM,
-            uM: contact.uM,
-          })),
-        };
-      }),
+      name: student.name,
+      schools: SCHOOLS.map((school) => fitIn({ ...student, school })),
     };
   });
+  onProgress(1);
+  return fits;
+}
+
+function fitIn(student: StudentFit): FullFit['schools'][number] {
+  const striker = strikerOf(student);
+  const { stance } = striker;
+  const { weightOnLead } = stance.school;
+  const balance = balanceOf(stance, placeStance(stance, HERE, 0), 0, { weightOnLead, leanDeg: 0 });
+  return {
+    schoolId: stance.school.id,
+    separationM: stance.separation.valueM,
+    smallestMarginM: balance.marginM,
+    reach: reachRows(striker).map(({ contact: { strike, gapM, uM } }) => ({ id: strike.id, gapM, uM })),
+  };
+}
+
+/** The fit of a club as CSV: a row for each student, school and strike, metres to the millimetre. */
+export function fitCsv(fits: readonly FullFit[]): string {
+  const rows = fits.flatMap(({ name, schools }) =>
+    schools.flatMap(({ schoolId, separationM, smallestMarginM, reach }) =>
+      reach.map(({ id, gapM, uM }) => ({
+        student: name,
+        school: schoolId,
+        separation_m: separationM.toFixed(3),
+        balance_margin_m: smallestMarginM.toFixed(3),
+        strike: id,
+        contact_gap_m: gapM.toFixed(3),
+        expanded_u_m: (2 * uM).toFixed(3),
+      })),
+    ),
+  );
+  return `${Papa.unparse(rows, { newline: '\n' })}\n`;
 }

@@ -60,7 +60,7 @@ export function strikerOf(student: StudentFit): Striker {
   };
 }
 
-export type LengthValues = Readonly<Record<ReachLength, number>>;
+export type LengthValues = Record<ReachLength, number>;
 
 export const valuesOf = (lengths: ReachBody): LengthValues =>
   Object.fromEntries(Object.entries(lengths).map(([name, { valueM }]) => [name, valueM])) as Record<

@@ -1,5 +1,4 @@
 import { radians } from '../floor/vector.ts';
-import type { Quantity } from '../body/proportions.ts';
 import { valuesOf, type LengthValues, type ReachLength, type Striker } from './reach-body.ts';
 import { strikeOf, type Strike, type StrikeId, type TargetPart } from './strikes.ts';
 import { bagTarget, targetAhead, type TargetKind } from './target-parts.ts';
@@ -133,26 +132,49 @@ function limbOf({ limb }: Strike, lengths: LengthValues): number {
   }
 }
 
-/**
- * Uncertainty from the body: first-order propagation with uncorrelated inputs, each moved by its own
- * standard uncertainty (JCGM 100, 5.1.2), half the difference of both sides taken as c u.
- */
+/** The lengths that a strike depends on; the others would only be moved in vain. */
+const DEPENDS_ON: Readonly<Record<Strike['limb'], readonly ReachLength[]>> = {
+  hand: ['arm', 'shoulderWidth', 'shoulderHeight'],
+  elbow: ['upperArm', 'shoulderWidth', 'shoulderHeight'],
+  knee: ['thigh', 'hipWidth', 'hipHeight'],
+  leg: ['hipHeight', 'hipWidth'],
+  'round-kick': ['thigh', 'shank', 'hipWidth', 'hipHeight'],
+};
+
+/** Uncertainty of a contact distance from the body alone, metres, 1 sigma. */
 function bodyU(striker: Striker, strike: Strike, target: TargetKind): number {
-  const values = valuesOf(striker.lengths);
-  return propagate(striker.lengths, values, (moved) => evaluate(striker, strike, target, moved).gapM);
+  const { lengths } = striker;
+  const values = valuesOf(lengths);
+  return propagate(
+    DEPENDS_ON[strike.limb].map((name) => ({ valueM: lengths[name].valueM, uM: lengths[name].uM })),
+    (moved) => {
+      const changed = { ...values };
+      DEPENDS_ON[strike.limb].forEach((name, i) => {
+        changed[name] = moved[i]!;
+      });
+      return evaluate(striker, strike, target, changed).gapM;
+    },
+  );
 }
 
+/**
+ * First-order propagation with uncorrelated inputs: each is moved by its own standard uncertainty and
+ * half the difference of both sides is taken as c u (JCGM 100, 5.1.2 and 5.1.3 note 2).
+ */
 export function propagate(
-  lengths: Readonly<Record<ReachLength, Quantity>>,
-  values: LengthValues,
-  gap: (values: LengthValues) => number,
+  inputs: readonly { readonly valueM: number; readonly uM: number }[],
+  of: (values: readonly number[]) => number,
 ): number {
+  const values = inputs.map(({ valueM }) => valueM);
   let sum = 0;
-  for (const [name, { valueM, uM }] of Object.entries(lengths)) {
-    const up = gap({ ...values, [name]: valueM + uM });
-    const down = gap({ ...values, [name]: valueM - uM });
+  inputs.forEach(({ valueM, uM }, i) => {
+    values[i] = valueM + uM;
+    const up = of(values);
+    values[i] = valueM - uM;
+    const down = of(values);
+    values[i] = valueM;
     sum += ((up - down) / 2) ** 2;
-  }
+  });
   return Math.sqrt(sum);
 }
 

@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import type { UnitSystem } from '@angled-chalk/core';
 import { NavLink, Outlet } from 'react-router';
 import { useClub } from './club.tsx';
+import { useNotice } from './notice.tsx';
 import { PALETTE } from './palette.ts';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -117,7 +118,17 @@ function ChosenStudent() {
 }
 
 function UnitsChoice() {
-  const { units, setUnits } = useClub();
+  const { units, setUnits, clubUnits, setClubUnits } = useClub();
+  const notice = useNotice();
+  const choose = (value: UnitSystem): void => {
+    setUnits(value);
+    if (value === clubUnits) return;
+    const name = value === 'metric' ? 'Centimetres' : 'Feet and inches';
+    notice({
+      text: `${name} on this device.`,
+      also: { label: 'For the whole club', run: () => setClubUnits(value) },
+    });
+  };
   const button = {
     color: PALETTE.chalk,
     borderColor: 'rgba(255,255,255,0.45)',
@@ -132,7 +143,7 @@ function UnitsChoice() {
       exclusive
       size="small"
       value={units}
-      onChange={(_event, value: UnitSystem | null) => value && setUnits(value)}
+      onChange={(_event, value: UnitSystem | null) => value && choose(value)}
       aria-label="Units"
     >
       <ToggleButton value="metric" sx={{ ...button, ...chosen }}>

@@ -7,7 +7,10 @@ import { useSaveSettings, useSchools, useSettings, useStudents } from '../api/qu
 export interface Club {
   readonly clubName: string;
   readonly units: UnitSystem;
+  /** Units of this device; the club's are what a device starts with. */
   readonly setUnits: (units: UnitSystem) => void;
+  readonly clubUnits: UnitSystem;
+  readonly setClubUnits: (units: UnitSystem) => void;
   readonly students: readonly Student[];
   readonly student: Student | null;
   readonly chooseStudent: (id: string) => void;
@@ -29,6 +32,12 @@ function fitWith({ name, leadSide, schoolId, lengths }: StudentLike, own: readon
 
 const ClubContext = createContext<Club | null>(null);
 const CHOSEN = 'chosen-student';
+const UNITS = 'units';
+
+function unitsOfDevice(): UnitSystem | null {
+  const kept = localStorage.getItem(UNITS);
+  return kept === 'metric' || kept === 'imperial' ? kept : null;
+}
 
 export function ClubProvider({ children }: { readonly children: ReactNode }) {
   const settings = useSettings();
@@ -36,6 +45,7 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
   const schools = useSchools();
   const save = useSaveSettings();
   const [chosenId, setChosenId] = useState(() => localStorage.getItem(CHOSEN));
+  const [deviceUnits, setDeviceUnits] = useState(unitsOfDevice);
   const chooseStudent = useCallback((id: string) => {
     localStorage.setItem(CHOSEN, id);
     setChosenId(id);
@@ -47,8 +57,13 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
     const known = settings.data ?? { clubName: '', units: 'metric' as const };
     return {
       clubName: known.clubName,
-      units: (save.isPending ? save.variables?.units : undefined) ?? known.units,
-      setUnits: (units) => mutate({ ...known, units }),
+      units: deviceUnits ?? known.units,
+      setUnits: (units) => {
+        localStorage.setItem(UNITS, units);
+        setDeviceUnits(units);
+      },
+      clubUnits: known.units,
+      setClubUnits: (units) => mutate({ ...known, units }),
       students: list,
       student: list.find(({ id }) => id === chosenId) ?? list[0] ?? null,
       chooseStudent,
@@ -57,7 +72,7 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
       loading: students.isLoading || settings.isLoading || schools.isLoading,
       error: students.error ?? settings.error ?? schools.error,
     };
-  }, [settings, students, schools, chosenId, chooseStudent, mutate, save.isPending, save.variables]);
+  }, [settings, students, schools, chosenId, chooseStudent, mutate, deviceUnits]);
   return <ClubContext value={club}>{children}</ClubContext>;
 }
 

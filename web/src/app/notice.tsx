@@ -1,10 +1,12 @@
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
+import { createContext, use, useCallback, useState, type ReactNode } from 'react';
 
 interface Notice {
   readonly text: string;
   readonly undo?: () => void;
+  /** Another thing to do about it than undoing it. */
+  readonly also?: { readonly label: string; readonly run: () => void };
 }
 
 const NoticeContext = createContext<(notice: Notice) => void>(() => undefined);
@@ -18,21 +20,18 @@ export function NoticeProvider({ children }: { readonly children: ReactNode }) {
     setOpen(true);
   }, []);
   const close = useCallback(() => setOpen(false), []);
-  const action = useMemo(
-    () =>
-      notice?.undo && (
-        <Button
-          color="inherit"
-          size="small"
-          onClick={() => {
-            notice.undo?.();
-            close();
-          }}
-        >
-          Undo
-        </Button>
-      ),
-    [notice, close],
+  const act = notice?.also ?? (notice?.undo ? { label: 'Undo', run: notice.undo } : null);
+  const action = act && (
+    <Button
+      color="inherit"
+      size="small"
+      onClick={() => {
+        act.run();
+        close();
+      }}
+    >
+      {act.label}
+    </Button>
   );
   return (
     <NoticeContext value={show}>

@@ -1,7 +1,7 @@
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import { fieldToLength, fieldUnit, formatLength, lengthToField } from '@angled-chalk/core';
+import { formatLength, lengthFieldText, parseLength } from '@angled-chalk/core';
 import { useState } from 'react';
 import { useController, useFormContext, type FieldValues, type Path } from 'react-hook-form';
 import { useUnits } from '../app/club.tsx';
@@ -14,7 +14,7 @@ interface FieldProps<T extends FieldValues> {
 }
 
 /** A box that shows its own text while it is typed in, and hands on every number that is whole. */
-export function NumberBox({
+function NumberBox({
   value,
   onNumber,
   label,
@@ -65,7 +65,58 @@ export function NumberBox({
   );
 }
 
-/** A length in the coach's units; the form holds metres. Arrow keys step by 5 cm or 2 inches. */
+/** A box for a length: shows the coach's units, reads any way of writing one, hands on metres. */
+export function LengthBox({
+  metres,
+  onMetres,
+  label,
+  help,
+  error,
+  required = false,
+}: {
+  readonly metres: number | null | undefined;
+  readonly onMetres: (metres: number | undefined) => void;
+  readonly label: string;
+  readonly help?: string | undefined;
+  readonly error?: string | undefined;
+  readonly required?: boolean;
+}) {
+  const units = useUnits();
+  const [typed, setTyped] = useState<string | null>(null);
+  const bad = typed !== null && typed.trim() !== '' && parseLength(typed, units) === null;
+  const stepM = units === 'metric' ? 0.05 : 2 * 0.0254;
+  return (
+    <TextField
+      label={`${label} (${units === 'metric' ? 'cm' : 'ft in'})`}
+      value={typed ?? (metres === undefined || metres === null ? '' : lengthFieldText(metres, units))}
+      error={bad || error !== undefined}
+      helperText={
+        bad ? `Not a length. Write ${units === 'metric' ? '172 or 1.72 m' : `5' 8" or 68`}.` : (error ?? help)
+      }
+      onChange={(event) => {
+        const { value } = event.target;
+        setTyped(value);
+        const read = parseLength(value, units);
+        if (value.trim() === '') onMetres(undefined);
+        else if (read !== null) onMetres(Math.round(read * 1e6) / 1e6);
+      }}
+      onBlur={() => setTyped(null)}
+      onKeyDown={(event) => {
+        const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+        if (way === 0) return;
+        event.preventDefault();
+        setTyped(null);
+        onMetres(Math.round(((metres ?? 0) + way * stepM) * 1e6) / 1e6);
+      }}
+      fullWidth
+      slotProps={{
+        htmlInput: { inputMode: units === 'metric' ? 'decimal' : 'text', 'aria-required': required },
+      }}
+    />
+  );
+}
+
+/** A length in a form that holds metres. Arrow keys step by 5 cm or 2 inches. */
 export function LengthField<T extends FieldValues>({
   name,
   label,
@@ -76,16 +127,13 @@ export function LengthField<T extends FieldValues>({
   const units = useUnits();
   const { control } = useFormContext<T>();
   const { field, fieldState } = useController({ name, control });
-  const metres = field.value as number | undefined;
   const between = `From ${formatLength(range[0], units)} to ${formatLength(range[1], units)}.`;
   return (
-    <NumberBox
-      value={metres === undefined ? undefined : lengthToField(metres, units)}
-      onNumber={(value) => field.onChange(value === undefined ? undefined : fieldToLength(value, units))}
+    <LengthBox
+      metres={field.value as number | undefined}
+      onMetres={field.onChange}
       label={label}
-      unit={fieldUnit(units)}
       help={help}
-      step={units === 'metric' ? 5 : 2}
       error={fieldState.error ? between : undefined}
       required={required ?? false}
     />

@@ -1,9 +1,8 @@
 import Box from '@mui/material/Box';
 import { PLAN_RANGES } from '@angled-chalk/contract';
-import { fieldToLength, fieldUnit, lengthToField, rectangularFloor, type Plan } from '@angled-chalk/core';
+import { rectangularFloor, type Plan } from '@angled-chalk/core';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { useUnits } from '../app/club.tsx';
-import { ChoiceField, LengthField, NumberBox, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
+import { ChoiceField, LengthField, LengthBox, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 
@@ -108,7 +107,6 @@ const MAT_M = [1, 60] as const;
 
 /** Width and depth of a rectangular mat; its corners are the datums. */
 function MatSize() {
-  const units = useUnits();
   const { setValue } = useFormContext<Plan>();
   const floor = useWatch<Plan, 'floor'>({ name: 'floor' });
   const width = Math.max(...floor.outline.map((corner) => corner.x));
@@ -117,19 +115,18 @@ function MatSize() {
     const fits = [widthM, depthM].every((size) => size >= MAT_M[0] && size <= MAT_M[1]);
     if (fits) setValue('floor', rectangularFloor(floor.name, widthM, depthM) as never, { shouldDirty: true });
   };
-  const box = (label: string, metres: number, onMetres: (metres: number) => void) => (
-    <NumberBox
-      label={label}
-      value={lengthToField(metres, units)}
-      unit={fieldUnit(units)}
-      step={units === 'metric' ? 10 : 6}
-      onNumber={(value) => value !== undefined && onMetres(fieldToLength(value, units))}
-    />
-  );
   return (
     <>
-      {box('Mat width', width, (metres) => set(metres, depth))}
-      {box('Mat depth', depth, (metres) => set(width, metres))}
+      <LengthBox
+        label="Mat width"
+        metres={width}
+        onMetres={(metres) => metres !== undefined && set(metres, depth)}
+      />
+      <LengthBox
+        label="Mat depth"
+        metres={depth}
+        onMetres={(metres) => metres !== undefined && set(width, metres)}
+      />
     </>
   );
 }

@@ -78,13 +78,22 @@ export function FloorView({
 interface CloseViewProps extends ViewProps {
   readonly around: readonly Point[];
   readonly marginM: number;
+  /** A small drawing among others is not zoomed. */
+  readonly still?: boolean;
 }
 
 /** The same drawing around some points only, without walls: a stance card, a single step. */
-export function CloseView({ around, marginM, label, children, height = 'min(60vh, 560px)' }: CloseViewProps) {
+export function CloseView({
+  around,
+  marginM,
+  label,
+  children,
+  still = false,
+  height = 'min(60vh, 560px)',
+}: CloseViewProps) {
   const frame = useMemo(() => frameAround(around, marginM), [around, marginM]);
   return (
-    <View frame={frame} focus={null} label={label} height={height}>
+    <View frame={frame} focus={null} label={label} height={height} still={still}>
       <rect x={-9} y={-9} width={frame.width + 18} height={frame.height + 18} fill={PALETTE.mat} />
       <Grid
         frame={{ left: frame.left - 2, top: frame.top + 2, width: frame.width + 4, height: frame.height + 4 }}
@@ -126,7 +135,13 @@ function View({
   label,
   children,
   height,
-}: ViewProps & { readonly frame: Frame; readonly focus: Focus | null; readonly height: string }) {
+  still = false,
+}: ViewProps & {
+  readonly frame: Frame;
+  readonly focus: Focus | null;
+  readonly height: string;
+  readonly still?: boolean;
+}) {
   const svg = useRef<SVGSVGElement>(null);
   const [near, setNear] = useState(false);
   const { box, pixelsPerMetre } = usePixelsPerMetre(
@@ -162,7 +177,7 @@ function View({
           panning={{ excluded: ['stays'] }}
           onTransform={(_wrapper, { scale }) => setNear(scale > READABLE_SCALE)}
         >
-          <Zoom />
+          {!still && <Zoom />}
           <TransformComponent wrapperStyle={FULL} contentStyle={FULL}>
             <svg
               ref={svg}

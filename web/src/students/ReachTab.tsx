@@ -12,11 +12,14 @@ import {
   TOUCH,
   touchModelM,
   touchScale,
+  TARGET_PARTS,
+  type ReachTarget,
   type Striker,
+  type TargetPart,
 } from '@angled-chalk/core';
 import { useMemo, useState } from 'react';
 import { useClub } from '../app/club.tsx';
-import { LengthField } from '../parts/fields.tsx';
+import { LengthBox, LengthField } from '../parts/fields.tsx';
 import { BESIDE, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
@@ -25,6 +28,11 @@ import { StrikeDrawing } from './StrikeDrawing.tsx';
 import type { Fitting } from './fitting.ts';
 
 const THE_BAG = 'bag';
+const THE_PAD = 'pad';
+const PART_CHOICES = [
+  ['usual', 'where each usually lands'],
+  ...TARGET_PARTS.map((one) => [one, one] as const),
+] as const;
 
 /** How far every strike of this student reaches, against a bag or a partner, and what each part gives. */
 export function ReachTab({ student, fit }: Fitting) {
@@ -37,11 +45,21 @@ export function ReachTab({ student, fit }: Fitting) {
     () => (partnerStudent ? strikerOf(fitOf(partnerStudent)) : null),
     [partnerStudent, fitOf],
   );
-  const rows = useMemo(() => reachRows(striker, partner), [striker, partner]);
-  const theirs = useMemo(() => (partner ? reachRows(partner, striker) : null), [striker, partner]);
+  const [part, setPart] = useState<TargetPart | 'usual'>('usual');
+  const [heightM, setHeightM] = useState<number | null>(null);
+  const [radiusM, setRadiusM] = useState(0.18);
+  const target = useMemo((): ReachTarget => {
+    if (partner) return { kind: 'partner', partner, part: part === 'usual' ? null : part };
+    return against === THE_PAD ? { kind: 'pad', heightM } : { kind: 'bag', radiusM, heightM };
+  }, [partner, part, against, heightM, radiusM]);
+  const rows = useMemo(() => reachRows(striker, target), [striker, target]);
+  const theirs = useMemo(
+    () => (partner ? reachRows(partner, { kind: 'partner', partner: striker, part: null }) : null),
+    [striker, partner],
+  );
   const shown = rows.find(({ contact }) => contact.strike.id === strikeId) ?? rows[0]!;
   const furthestHand = rows.find(({ contact }) => contact.strike.limb === 'hand')!;
-  const headline = `${furthestHand.contact.strike.name}: ${formatLength(furthestHand.contact.gapM, units)} ± ${formatSmall(2 * furthestHand.contact.uM, units)} is the furthest hand${partnerStudent ? ` on ${partnerStudent.name}` : ' on the bag'}.`;
+  const headline = `${furthestHand.contact.strike.name}: ${formatLength(furthestHand.contact.gapM, units)} ± ${formatSmall(2 * furthestHand.contact.uM, units)} is the furthest hand${partnerStudent ? ` on ${partnerStudent.name}` : against === THE_PAD ? ' on the pad' : ` on the bag, ${formatLength(furthestHand.contact.gapM + radiusM, units)} to its axis`}.`;
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
@@ -57,12 +75,36 @@ export function ReachTab({ student, fit }: Fitting) {
           value={against}
           choices={[
             [THE_BAG, 'a bag'],
+            [THE_PAD, 'a pad'],
             ...students.filter(({ id }) => id !== student.id).map(({ id, name }) => [id, name] as const),
           ]}
           onChoice={setAgainst}
           fullWidth={false}
           sx={{ width: 210 }}
         />
+        {partner ? (
+          <SelectBox
+            label="Part"
+            value={part}
+            choices={PART_CHOICES}
+            onChoice={setPart}
+            fullWidth={false}
+            sx={{ width: 210 }}
+          />
+        ) : (
+          <Box sx={{ width: 150 }}>
+            <LengthBox
+              label="Struck at height"
+              metres={heightM}
+              onMetres={(metres) => setHeightM(metres ?? null)}
+            />
+          </Box>
+        )}
+        {against === THE_BAG && (
+          <Box sx={{ width: 130 }}>
+            <LengthBox label="Bag radius" metres={radiusM} onMetres={(metres) => setRadiusM(metres ?? 0)} />
+          </Box>
+        )}
       </Box>
       <Box sx={BESIDE}>
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>

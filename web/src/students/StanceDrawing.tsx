@@ -36,7 +36,7 @@ export function StanceDrawing({
   }, [stance]);
   const label = `Stance from above: ${stance.school.name}`;
   return (
-    <CloseView around={around} marginM={0.12} label={label} {...(height ? { height } : {})}>
+    <CloseView around={around} marginM={0.12} still={plain} label={label} {...(height ? { height } : {})}>
       {!plain && <TargetLine />}
       <FootMark name="left" foot={feet.left} body={stance.body} standing="planned" />
       <FootMark name="right" foot={feet.right} body={stance.body} standing="planned" />

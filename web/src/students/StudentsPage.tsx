@@ -16,6 +16,8 @@ import { saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
+import { TaskProgress } from '../work/TaskProgress.tsx';
+import { useTask } from '../work/useTask.ts';
 import { isMinor } from './age.ts';
 import { RosterImport } from './RosterImport.tsx';
 
@@ -36,7 +38,8 @@ export function StudentsPage() {
   const everyone = useEveryone();
   const add = useAddStudent();
   const navigate = useNavigate();
-  const { chooseStudent } = useClub();
+  const { chooseStudent, fitOf } = useClub();
+  const task = useTask();
   const [importing, setImporting] = useState(false);
   const [archived, setArchived] = useState(false);
   const addOne = async (): Promise<void> => {
@@ -44,6 +47,11 @@ export function StudentsPage() {
     await add.mutateAsync({ id, value: NEW_STUDENT });
     chooseStudent(id);
     await navigate(`/students/${id}`);
+  };
+  const fitClub = async (list: readonly Student[]): Promise<void> => {
+    const fits = list.map((student) => ({ ...fitOf(student), id: student.id }));
+    const csv = await task.run(async (work, progress): Promise<string> => work.fitClub(fits, progress));
+    if (csv) saveText('fit of the club.csv', csv, 'text/csv');
   };
   if (students.isLoading || everyone.isLoading) return <Busy what="Reading the students" />;
   const list = students.data ?? [];
@@ -59,6 +67,9 @@ export function StudentsPage() {
             <Button onClick={() => saveText('roster.json', `${JSON.stringify(list, null, 2)}\n`)}>
               JSON
             </Button>
+            <Button disabled={task.state !== null} onClick={() => void fitClub(list)}>
+              Fit everyone
+            </Button>
             <Button variant="contained" onClick={() => void addOne()} disabled={add.isPending}>
               Add a student
             </Button>
@@ -68,7 +79,8 @@ export function StudentsPage() {
       >
         {list.length === 0 ? 'No students yet' : `Who: ${list.length} students`}
       </PageTitle>
-      {error && <ErrorBox error={error} />}
+      {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
+      {(error ?? task.error) && <ErrorBox error={(error ?? task.error)!} />}
       {importing && <RosterImport onClose={() => setImporting(false)} />}
       {away.length > 0 && (
         <FormControlLabel

@@ -1,5 +1,7 @@
 import {
   checkTrack,
+  fitAll,
+  fitCsv,
   nearestCleanLane,
   packTrack,
   readTrackCsv,
@@ -12,6 +14,7 @@ import {
   type PlannedDrill,
   type Result,
   type SimulatedFault,
+  type StudentFit,
 } from '@angled-chalk/core';
 import { expose } from 'comlink';
 
@@ -65,6 +68,11 @@ const work = {
 
   nearestCleanLane(drill: PlannedDrill) {
     return nearestCleanLane(drill);
+  },
+
+  /** The complete fit of the whole club as CSV. */
+  fitClub(students: readonly (StudentFit & { readonly id: string })[], progress: Progress): string {
+    return fitCsv(fitAll(students, (share) => progress(share, 'Fitting')));
   },
 
   check(drill: PlannedDrill, packed: Uint8Array, progress: Progress): CheckResult {

@@ -1,0 +1,117 @@
+import { fitStance, footOutline, placeStance } from '../body/stance.ts';
+import { DEMO_STUDENTS } from '../sim/club.ts';
+import { footTemplate, tilingOf } from './foot-template.ts';
+import { PAPERS, POINTS_PER_M, printable, type Paper } from './sheet.ts';
+import { stanceCard } from './stance-card.ts';
+
+const stance = fitStance(DEMO_STUDENTS[0]!);
+
+interface Page {
+  readonly widthM: number;
+  readonly heightM: number;
+  readonly text: string;
+  /** Every straight line of the page, its ends in metres from the lower left corner. */
+  readonly lines: readonly (readonly [number, number, number, number])[];
+}
+
+/** Reads a PDF with an independent reader: page sizes, text, and line segments. */
+async function readPdf(bytes: Uint8Array): Promise<Page[]> {
+  const { getDocument, OPS } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const pdf = await getDocument({ data: Uint8Array.from(bytes), useSystemFonts: true, verbosity: 0 }).promise;
+  const pages: Page[] = [];
+  for (let i = 1; i <= pdf.numPages; i++) {
+    const page = await pdf.getPage(i);
+    const { width, height } = page.getViewport({ scale: 1 });
+    const { fnArray, argsArray } = await page.getOperatorList();
+    const lines: [number, number, number, number][] = [];
+    fnArray.forEach((fn, k) => {
+      if (fn !== OPS.constructPath) return;
+      const [ops, coordinates] = argsArray[k] as [number[], number[]];
+      let from: number[] = [];
+      ops.forEach((op, n) => {
+        const to = coordinates.slice(2 * n, 2 * n + 2).map((value) => value / POINTS_PER_M);
+        if (op === OPS.lineTo) lines.push([...from, ...to] as unknown as [number, number, number, number]);
+        from = to;
+      });
+    });
+    const { items } = await page.getTextContent();
+    const text = items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    pages.push({ widthM: width / POINTS_PER_M, heightM: height / POINTS_PER_M, text, lines });
+  }
+  await pdf.destroy();
+  return pages;
+}
+
+const isBar = ([x1, y1, x2, y2]: readonly number[]): boolean =>
+  Math.abs(y1! - y2!) < 1e-6 && Math.abs(x2! - x1! - 0.1) < 1e-5;
+
+// Source: ISO 216 (A4, 210 x 297 mm) and US Letter (8.5 x 11 in), read back by pdf.js.
+test.each(['A4', 'Letter'] as const)(
+  'the foot template on %s is in true scale, with a bar of 100 mm on every page',
+  async (paper: Paper) => {
+    const pages = await readPdf(await footTemplate('Imke Varga', stance, paper));
+    const feet = placeStance(stance, { x: 0, y: 0 }, 0);
+    const outlines = (['left', 'right'] as const).flatMap((foot) =>
+      footOutline(foot, feet[foot], stance.body),
+    );
+    const tiling = tilingOf(outlines, paper);
+    expect(pages).toHaveLength(tiling.columns * tiling.rows);
+    for (const page of pages) {
+      expect(page.widthM).toBeCloseTo(PAPERS[paper].widthM, 5);
+      expect(page.heightM).toBeCloseTo(PAPERS[paper].heightM, 5);
+      expect(page.lines.filter(isBar)).toHaveLength(1);
+      expect(page.text).toContain('100 mm');
+    }
+    const lengthOf = (lines: Page['lines']): number =>
+      lines.reduce((sum, [x1, y1, x2, y2]) => sum + Math.hypot(x2 - x1, y2 - y1), 0);
+    const perimeterM = (['left', 'right'] as const).reduce((sum, foot) => {
+      const outline = footOutline(foot, feet[foot], stance.body);
+      return (
+        sum + lengthOf(outline.map((p, i) => [p.x, p.y, outline.at(i - 1)!.x, outline.at(i - 1)!.y] as const))
+      );
+    }, 0);
+    // Besides the feet: on every page a bar with two end ticks and four corner crosses, and two ball crosses.
+    const furnitureM = pages.length * (0.1 + 2 * 0.004 + 8 * 0.01) + 4 * 0.016;
+    expect(lengthOf(pages.flatMap(({ lines }) => lines))).toBeCloseTo(perimeterM + furnitureM, 3);
+  },
+);
+
+test('laid cross on cross, the pages show both balls as far apart as the stance is', async () => {
+  const paper = 'A4';
+  const pages = await readPdf(await footTemplate('Imke Varga', stance, paper));
+  const feet = placeStance(stance, { x: 0, y: 0 }, 0);
+  const tiling = tilingOf(
+    (['left', 'right'] as const).flatMap((foot) => footOutline(foot, feet[foot], stance.body)),
+    paper,
+  );
+  const balls = pages.flatMap((page, i) => {
+    const column = i % tiling.columns;
+    const row = tiling.rows - 1 - Math.floor(i / tiling.columns);
+    return page.lines
+      .filter(([x1, y1, x2, y2]) => Math.abs(y1 - y2) < 1e-6 && Math.abs(x2 - x1 - 0.016) < 1e-5)
+      .map(([x1, y1]) => ({ x: x1 + 0.008 + column * tiling.tileWidthM, y: y1 + row * tiling.tileHeightM }));
+  });
+  expect(balls).toHaveLength(2);
+  expect(Math.hypot(balls[0]!.x - balls[1]!.x, balls[0]!.y - balls[1]!.y)).toBeCloseTo(
+    stance.separation.valueM,
+    4,
+  );
+});
+
+test.each(['A4', 'Letter'] as const)(
+  'the stance card on %s is one page with the numbers a tape confirms',
+  async (paper: Paper) => {
+    const [card, ...more] = await readPdf(await stanceCard('Imke Varga', stance, 'metric', paper));
+    expect(more).toEqual([]);
+    expect(card!.text).toContain('Imke Varga');
+    expect(card!.text).toContain('47 cm (measured');
+    expect(card!.text).toContain('45°');
+    expect(card!.lines.filter(isBar)).toHaveLength(1);
+  },
+);
+
+test('names beyond Latin 1 are printed as near as the standard fonts can', async () => {
+  expect(printable('Łukasz Čapek – 5½"')).toBe('?ukasz Capek ? 5 1/2"');
+  const [card] = await readPdf(await stanceCard('Мария Đặng', stance, 'imperial', 'A4'));
+  expect(card!.text).toContain('Ball to ball');
+}, 20_000);

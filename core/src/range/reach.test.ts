@@ -1,0 +1,191 @@
+import fc from 'fast-check';
+import { DEMO_STUDENTS } from '../sim/club.ts';
+import { SCHOOLS } from '../body/schools.ts';
+import { chanceFrom } from '../sim/random.ts';
+import { compareSchools, gainsOf } from './compare-schools.ts';
+import { fitAll, fitCsv } from './fit-all.ts';
+import { contactOf, contactWith, propagate, TOUCH, touchModelM, touchScale } from './reach.ts';
+import { strikerOf } from './reach-body.ts';
+import { reachRows } from './reach-chart.ts';
+import { STRIKES } from './strikes.ts';
+import { bagTarget, partnerTarget } from './target-parts.ts';
+import { guardRule, shinRule } from './thumb-rules.ts';
+
+const imke = strikerOf(DEMO_STUDENTS[0]!);
+const tobiah = strikerOf(DEMO_STUDENTS[1]!);
+const ids = STRIKES.map(({ id }) => id);
+
+// Source: JCGM 100, 5.1.2 worked by hand: c = a + b with u(a) = 3 and u(b) = 4 has u = 5; c = 2a has 2 u(a).
+test('uncertainty propagates as the square root of the sum of squares', () => {
+  const inputs = [
+    { valueM: 10, uM: 3 },
+    { valueM: 20, uM: 4 },
+  ];
+  expect(propagate(inputs, ([a, b]) => a! + b!)).toBeCloseTo(5, 12);
+  expect(propagate(inputs, ([a]) => 2 * a!)).toBeCloseTo(6, 12);
+});
+
+// Source: JCGM 100, annex H.2 form (product and quotient): relative uncertainties add in quadrature.
+test('of a product the relative uncertainties add in quadrature', () => {
+  const u = propagate(
+    [
+      { valueM: 2, uM: 0.002 },
+      { valueM: 5, uM: 0.005 },
+    ],
+    ([a, b]) => a! * b!,
+  );
+  expect(u / 10).toBeCloseTo(Math.hypot(0.001, 0.001), 8);
+});
+
+// Source: simulation of the same model with normal inputs; first order, so a tenth of slack.
+test('the uncertainty of a jab is the scatter that bodies of that uncertainty have', () => {
+  const chance = chanceFrom(77);
+  const { arm, shoulderWidth, shoulderHeight } = imke.lengths;
+  const target = bagTarget(imke, 'head');
+  const moved = (q: { valueM: number; uM: number }) => ({
+    ...q,
+    valueM: q.valueM + q.uM * chance.normal(),
+    source: 'measured' as const,
+  });
+  const gaps = Array.from({ length: 3000 }, () => {
+    const lengths = {
+      ...imke.lengths,
+      arm: moved(arm),
+      shoulderWidth: moved(shoulderWidth),
+      shoulderHeight: moved(shoulderHeight),
+    };
+    return contactOf({ ...imke, lengths }, 'jab', target).gapM;
+  });
+  const mean = gaps.reduce((a, b) => a + b) / gaps.length;
+  const sd = Math.sqrt(gaps.reduce((sum, gap) => sum + (gap - mean) ** 2, 0) / gaps.length);
+  const claimed = Math.sqrt(contactOf(imke, 'jab', target).uM ** 2 - 0.025 ** 2);
+  expect(sd / claimed).toBeGreaterThan(0.9);
+  expect(sd / claimed).toBeLessThan(1.15);
+});
+
+// Source: Pythagoras by hand: an arm of 65 cm that goes 25 cm up reaches 60 cm forward.
+test('height takes from the reach by the right triangle', () => {
+  const striker = strikerOf({ ...DEMO_STUDENTS[0]!, lengths: { statureM: 1.7, armLengthM: 0.65 } });
+  const shoulderM = striker.stance.school.heightShare * striker.lengths.shoulderHeight.valueM;
+  const level = contactOf(striker, 'jab', { kind: 'pad', heightM: shoulderM });
+  const up = contactOf(striker, 'jab', { kind: 'pad', heightM: shoulderM + 0.25 });
+  expect(level.terms.limbM).toBeCloseTo(0.65, 9);
+  expect(up.terms.limbM).toBeCloseTo(0.6, 9);
+  expect(level.gapM - up.gapM).toBeCloseTo(0.05, 9);
+});
+
+test('the terms add up to the contact distance', () => {
+  for (const id of ids) {
+    const { gapM, terms } = contactOf(imke, id, partnerTarget(tobiah, 'body'));
+    expect(terms.hipM + terms.turnM + terms.limbM + terms.targetAheadM).toBeCloseTo(gapM, 9);
+    expect(terms.limbLengthM - terms.heightLossM).toBeCloseTo(terms.limbM, 9);
+  }
+});
+
+test('a target part too high to be touched is told so', () => {
+  const knee = contactOf(imke, 'rear-knee', { kind: 'pad', heightM: 1.7 });
+  expect(knee.touches).toBe(false);
+  expect(reachRows(imke, { kind: 'pad', heightM: 1.7 }).at(-1)!.contact.touches).toBe(false);
+});
+
+test('a round kick has the knee nearest, then the shin, then the foot', () => {
+  for (const id of ids.filter((one) => one.includes('round-kick'))) {
+    const { window, gapM } = contactOf(imke, id, bagTarget(imke, 'body'));
+    expect(window!.kneeM).toBeLessThan(window!.shinM);
+    expect(window!.shinM).toBeLessThan(window!.footM);
+    expect(window!.shinM).toBe(gapM);
+  }
+  expect(contactOf(imke, 'jab', bagTarget(imke, 'head')).window).toBeNull();
+});
+
+test('longer arms reach further, and the side one stands on does not matter', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.5, max: 0.8, noNaN: true }),
+      fc.constantFrom(...SCHOOLS),
+      (armLengthM, school) => {
+        const body = { ...DEMO_STUDENTS[0]!, school, lengths: { statureM: 1.75, armLengthM } };
+        const longer = strikerOf({ ...body, lengths: { ...body.lengths, armLengthM: armLengthM + 0.02 } });
+        const own = strikerOf(body);
+        const mirrored = strikerOf({ ...body, leadSide: 'right' });
+        const bag = bagTarget(own, 'head');
+        expect(contactOf(longer, 'cross', bag).gapM).toBeGreaterThan(contactOf(own, 'cross', bag).gapM);
+        expect(contactOf(mirrored, 'cross', bag).gapM).toBeCloseTo(contactOf(own, 'cross', bag).gapM, 12);
+      },
+    ),
+  );
+});
+
+describe('calibration by one touch', () => {
+  const plain = { ...DEMO_STUDENTS[0]! };
+  const model = touchModelM(strikerOf(plain));
+  const taped = strikerOf({ ...plain, lengths: { ...plain.lengths, leadTouchM: model * 1.05 } });
+
+  test('gives the taped distance back, exactly', () => {
+    expect(touchScale(taped)).toBeCloseTo(1.05, 9);
+    expect(contactWith(taped, TOUCH, bagTarget(taped, 'head')).gapM).toBeCloseTo(model * 1.05, 9);
+  });
+
+  test('rescales every hand strike, leaves the legs, and shrinks the uncertainty', () => {
+    const before = strikerOf(plain);
+    for (const { id, limb } of STRIKES) {
+      const [was, is] = [
+        contactOf(before, id, bagTarget(before, 'head')),
+        contactOf(taped, id, bagTarget(taped, 'head')),
+      ];
+      if (limb === 'hand') {
+        expect(is.gapM / was.gapM).toBeCloseTo(1.05, 9);
+        expect(is.uM).toBeLessThan(was.uM);
+        expect(is.calibrated).toBe(true);
+      } else expect(is.gapM).toBe(was.gapM);
+    }
+  });
+});
+
+// Common practice, no published source: both rules of thumb are held against every demo student.
+describe('rules of thumb', () => {
+  test('each is told to hold, not to hold, or not to be decidable, with its numbers', () => {
+    for (const student of DEMO_STUDENTS) {
+      for (const rule of [
+        shinRule(strikerOf(student), 'metric'),
+        guardRule(strikerOf(student), imke, 'metric'),
+      ]) {
+        expect(['met', 'not-met', 'cannot-tell']).toContain(rule.verdict);
+        expect(rule.words).toMatch(/\d/);
+      }
+    }
+    expect(shinRule(imke, 'metric').verdict).toBe('met');
+  });
+
+  test('where one does not hold the reason is told', () => {
+    const shortArms = strikerOf({
+      ...DEMO_STUDENTS[1]!,
+      lengths: { statureM: 1.93, armLengthM: 0.5, hipHeightM: 1.15, shoulderWidthM: 0.36 },
+    });
+    const rule = shinRule(shortArms, 'metric');
+    expect(rule.verdict).toBe('not-met');
+    expect(rule.words).toContain('the knee arrives first');
+  });
+});
+
+test('the schools differ for one body, and gains and losses are each other’s mirror', () => {
+  const rows = compareSchools(DEMO_STUDENTS[0]!);
+  expect(rows).toHaveLength(5);
+  const [usual, , , sideOn] = rows;
+  const cm = (metres: number): string => `${Math.round(metres * 100)} cm`;
+  const there = gainsOf(sideOn!, usual!, cm);
+  const back = gainsOf(usual!, sideOn!, cm);
+  expect(there.gains).toHaveLength(back.gives.length);
+  expect(there.gives.join()).toContain('less room to the side');
+  expect(sideOn!.exposureM).toBeLessThan(usual!.exposureM);
+});
+
+test('the complete fit of a club has every student, school and strike, and says how far it is', () => {
+  const shares: number[] = [];
+  const fits = fitAll(DEMO_STUDENTS, (share) => shares.push(share));
+  expect(fits).toHaveLength(6);
+  expect(fits[0]!.schools).toHaveLength(5);
+  expect(fits[0]!.schools[0]!.reach).toHaveLength(STRIKES.length);
+  expect(shares.at(-1)).toBe(1);
+  expect(fitCsv(fits).trim().split('\n')).toHaveLength(1 + 6 * 5 * STRIKES.length);
+});
