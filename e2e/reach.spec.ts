@@ -7,6 +7,11 @@ const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
 const SCREENS = [
   ['/students', /Who: 6 students/],
   [`/students/${IMKE}`, /Imke Varga stands/],
+  [`/students/${IMKE}/taped`, /Imke Varga stands/],
+  [`/students/${IMKE}/balance`, /Imke Varga stands/],
+  [`/students/${IMKE}/schools`, /Imke Varga stands/],
+  [`/students/${IMKE}/reach`, /Imke Varga stands/],
+  [`/students/${IMKE}/history`, /Imke Varga stands/],
   ['/patterns', /2 patterns/],
   [`/patterns/${PLAN}`, /Zigzag, five cones/],
   ['/set-out', /Which pattern/],
@@ -75,7 +80,10 @@ test('feet and inches everywhere, and never a centimetre among them', async ({ p
   await page.goto(`${program.url}/students/${IMKE}`);
   await page.getByRole('button', { name: 'ft in' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(`1' 6½"`);
-  for (const path of [`/students/${IMKE}`, `/patterns/${PLAN}`, `/set-out/${PLAN}`, `/checks/${CHECK}`]) {
+  const tabs = ['', '/taped', '/balance', '/schools', '/reach', '/history'].map(
+    (tab) => `/students/${IMKE}${tab}`,
+  );
+  for (const path of [...tabs, `/patterns/${PLAN}`, `/set-out/${PLAN}`, `/checks/${CHECK}`]) {
     await page.goto(program.url + path);
     await page.waitForLoadState('networkidle');
     await expect(page.locator('main')).not.toContainText(/\d ?cm\b/);

@@ -246,9 +246,9 @@ test('two windows on one student: the later one is told of the conflict and lose
   await expect(note(page)).toHaveValue('From the second window');
 });
 
-test('removing a student can be undone', async ({ page, program }) => {
+test('putting a student away can be undone', async ({ page, program }) => {
   await page.goto(`${program.url}/students/a1c0e9d2-0006-4c1a-9a01-000000000006`);
-  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByRole('button', { name: 'Put away' }).click();
   await expect(page.getByRole('heading', { name: 'Who: 5 students' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { name: 'Who: 6 students' })).toBeVisible();

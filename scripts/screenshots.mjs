@@ -16,6 +16,10 @@ const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
 const VIEWS = [
   { name: 'who', path: '/students' },
   { name: 'student', path: `/students/${IMKE}` },
+  { name: 'taped', path: `/students/${IMKE}/taped`, fill: ['input[value="47"]', '38'] },
+  { name: 'balance', path: `/students/${IMKE}/balance` },
+  { name: 'schools', path: `/students/${IMKE}/schools` },
+  { name: 'reach', path: `/students/${TOBIAH}/reach`, student: TOBIAH },
   { name: 'pattern', path: `/patterns/${PLAN}`, student: TOBIAH },
   { name: 'set-out', path: `/set-out/${PLAN}` },
   { name: 'record', path: '/record' },
@@ -47,7 +51,7 @@ const browser = await chromium.launch({
   ],
 });
 const wanted = process.argv.slice(2);
-for (const { name, path, student = IMKE, click, phone } of VIEWS) {
+for (const { name, path, student = IMKE, click, fill, phone } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await browser.newPage({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
@@ -55,6 +59,7 @@ for (const { name, path, student = IMKE, click, phone } of VIEWS) {
   await page.addInitScript((id) => localStorage.setItem('chosen-student', id), student);
   await page.goto(url + path);
   await page.waitForLoadState('networkidle');
+  if (fill) await page.fill(...fill);
   if (click) await page.click(click);
   await page.waitForTimeout(900);
   await page.screenshot({ path: `${FOLDER}/${name}.png` });

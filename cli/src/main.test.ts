@@ -121,6 +121,39 @@ test('a clean recording passes', async () => {
   expect((JSON.parse(out) as { faults: unknown[] }).faults).toEqual([]);
 });
 
+test('range gives a pair the contact distances of both, a bag those of one', async () => {
+  const pair = await run(
+    'range',
+    '--student',
+    example('tobiah.student.json'),
+    '--partner',
+    example('imke.student.json'),
+    '--part',
+    'head',
+  );
+  const report = JSON.parse(pair.out) as {
+    contacts: { strike: string; gap_m: number; uncertainty: number; calibrated: boolean }[];
+    returned: { strike: string; gap_m: number }[];
+    rules_of_thumb: { verdict: string }[];
+  };
+  expect(report.contacts.length).toBe(report.returned.length);
+  const jab = (list: readonly { strike: string; gap_m: number }[]): number =>
+    list.find(({ strike }) => strike === 'jab')!.gap_m;
+  expect(jab(report.contacts)).toBeGreaterThan(jab(report.returned));
+  expect(report.rules_of_thumb).toHaveLength(2);
+  const bag = await run(
+    'range',
+    '--student',
+    example('imke.student.json'),
+    '--target',
+    'bag',
+    '--height',
+    '120',
+  );
+  expect(bag.code).toBe(0);
+  expect(JSON.parse(bag.out)).not.toHaveProperty('returned');
+});
+
 describe('what cannot be done ends with 2, the file, the place and the reason', () => {
   const bad = (name: string, text: string): string => {
     const path = join(folder, name);

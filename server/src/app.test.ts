@@ -2,6 +2,7 @@ import {
   DEMO_PLAN,
   DEMO_STUDENTS,
   packTrack,
+  SCHOOLS,
   simulate,
   TRACKER_DEFAULTS,
   unpackTrack,
@@ -9,6 +10,8 @@ import {
 import {
   apiErrorSchema,
   checkSchema,
+  erasedSchema,
+  storedSchoolSchema,
   storedPlanSchema,
   studentSchema,
   trackInfoSchema,
@@ -102,6 +105,74 @@ describe('students', () => {
     await request(app).get(`/api/students/${id}`).expect(404);
     await request(app).post(`/api/students/${id}/restore`).send({}).expect(200);
     await request(app).get(`/api/students/${id}`).expect(200);
+  });
+});
+
+describe('the roster', () => {
+  test('what changes of the lengths goes into the history; other edits do not', async () => {
+    const id = await addStudent();
+    const put = (version: number, value: object) =>
+      request(app).put(`/api/students/${id}`).send({ version, value }).expect(200);
+    const first = studentSchema.parse((await request(app).get(`/api/students/${id}`)).body);
+    expect(first.measurements.map(({ length, valueM }) => [length, valueM])).toEqual([['statureM', 1.7]]);
+    await put(1, { ...student, note: 'nothing measured' });
+    const { body } = await put(2, {
+      ...student,
+      lengths: { statureM: 1.7, hipHeightM: 0.91 },
+      measuredBy: 'wall',
+    });
+    const { measurements } = studentSchema.parse(body);
+    expect(measurements).toHaveLength(2);
+    expect(measurements.find(({ length }) => length === 'hipHeightM')).toMatchObject({
+      valueM: 0.91,
+      method: 'wall',
+    });
+  });
+
+  test('a whole roster is added at once, or nothing of it', async () => {
+    const before = ((await request(app).get('/api/students')).body as unknown[]).length;
+    const rows = Array.from({ length: 500 }, (_, i) => ({
+      id: randomUUID(),
+      value: { ...student, name: `Student ${i}` },
+    }));
+    const bad = [...rows.slice(0, 3), { id: randomUUID(), value: { ...student, name: '' } }];
+    const { body } = await request(app).post('/api/students/import').send({ students: bad }).expect(400);
+    expect(apiErrorSchema.parse(body).error.place.path).toBe('students[3].value.name');
+    expect((await request(app).get('/api/students')).body as unknown[]).toHaveLength(before);
+    const { body: done } = await request(app)
+      .post('/api/students/import')
+      .send({ students: rows })
+      .expect(201);
+    expect(done).toEqual({ added: 500 });
+    expect((await request(app).get('/api/students')).body as unknown[]).toHaveLength(before + 500);
+  });
+
+  test('those put away are listed apart', async () => {
+    const id = await addStudent();
+    await request(app).delete(`/api/students/${id}`).expect(204);
+    const everyone = z.array(studentSchema).parse((await request(app).get('/api/students/everyone')).body);
+    expect(everyone.find((one) => one.id === id)!.archived).toBe(true);
+    expect((await request(app).get('/api/students')).text).not.toContain(id);
+  });
+});
+
+describe("the club's own schools", () => {
+  const school = { ...SCHOOLS[0]!, name: 'Our way', stanceAngleDeg: 50 };
+
+  test('are kept whole, with every reason', async () => {
+    const id = randomUUID();
+    await request(app).post('/api/schools').send({ id, value: school }).expect(201);
+    const { body } = await request(app).get(`/api/schools/${id}`).expect(200);
+    expect(storedSchoolSchema.parse(body).school).toEqual(school);
+  });
+
+  test('half a school is refused with its place', async () => {
+    const { limits: _, ...half } = school;
+    const { body } = await request(app)
+      .post('/api/schools')
+      .send({ id: randomUUID(), value: half })
+      .expect(400);
+    expect(apiErrorSchema.parse(body).error.place.path).toBe('value.limits');
   });
 });
 
@@ -213,6 +284,22 @@ describe('tracks and checks', () => {
       .expect(404);
   });
 });
+
+test('erasing removes the person with what hangs on them, says what, and leaves nothing to read', async () => {
+  const own = await testDatabase();
+  await seedDemo(own.db);
+  const demo = createApp(own.db, pino({ level: 'silent' }));
+  const { id } = DEMO_STUDENTS[0]!;
+  const { body } = await request(demo).delete(`/api/students/${id}/erase`).expect(200);
+  expect(erasedSchema.parse(body)).toEqual({ name: 'Imke Varga', measurements: 3, checks: 1, tracks: 1 });
+  for (const list of ['students/everyone', 'checks', 'tracks']) {
+    const { text } = await request(demo).get(`/api/${list}`).expect(200);
+    expect(text).not.toContain(id);
+    expect(text).not.toContain('Imke');
+  }
+  await request(demo).delete(`/api/students/${id}/erase`).expect(404);
+  await own.close();
+}, 60_000);
 
 test('units of the club are kept', async () => {
   await request(app).put('/api/settings').send({ clubName: 'Saltmarsh', units: 'imperial' }).expect(200);

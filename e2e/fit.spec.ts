@@ -1,0 +1,163 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from './program.ts';
+
+const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
+const TOBIAH = 'a1c0e9d2-0002-4c1a-9a01-000000000002';
+
+test('a roster is pasted, its errors shown row by row, and brought in whole', async ({ page, program }) => {
+  await page.goto(`${program.url}/students`);
+  await page.getByRole('button', { name: 'Bring in a roster' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog
+    .getByRole('textbox')
+    .first()
+    .fill('who,height,side\nAnna Reed,165,southpaw\nBert Moss,tall,left\n');
+  await expect(dialog.getByRole('row', { name: /3 Bert Moss .*"tall" is not a number/ })).toBeVisible();
+  await expect(dialog.getByText(/1 row is ready, 1 cannot be used/)).toBeVisible();
+  await dialog
+    .getByRole('textbox')
+    .first()
+    .fill('who,height,side\nAnna Reed,165,southpaw\nBert Moss,181,left\n');
+  await dialog.getByRole('button', { name: 'Add 2 students' }).click();
+  await expect(page.getByRole('heading', { name: 'Who: 8 students' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Anna Reed' })).toBeVisible();
+});
+
+test('five hundred students are paged, sorted, filtered and fitted', async ({ page, program }) => {
+  const students = Array.from({ length: 500 }, (_, i) => ({
+    id: crypto.randomUUID(),
+    value: {
+      name: `Student ${String(i).padStart(3, '0')}`,
+      leadSide: 'left',
+      schoolId: 'neutral',
+      lengths: { statureM: 1.5 + i / 1000 },
+      birthYear: null,
+      note: '',
+    },
+  }));
+  const answer = await fetch(`${program.url}/api/students/import`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ students }),
+  });
+  expect(answer.status).toBe(201);
+  await page.goto(`${program.url}/students`);
+  await expect(page.getByRole('heading', { name: 'Who: 506 students' })).toBeVisible();
+  await expect(page.getByText('1–25 of 506')).toBeVisible();
+  await page.getByRole('columnheader', { name: 'Height' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('1.48 m');
+  await page.getByRole('button', { name: 'Search' }).click();
+  await page.getByRole('searchbox').fill('Student 499');
+  await expect(page.getByText('1–1 of 1')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Fit everyone' }).click();
+  const csv = readFileSync(await (await download).path(), 'utf8');
+  expect(csv.trim().split('\n')).toHaveLength(1 + 506 * 5 * 19);
+});
+
+test('the stance as taped is answered in words', async ({ page, program }) => {
+  await page.goto(`${program.url}/students/${IMKE}/taped`);
+  await expect(page.getByText('That is the fitted stance.')).toBeVisible();
+  await page.getByRole('textbox', { name: /Ball to ball/ }).fill('37');
+  await page.getByRole('textbox', { name: /Left ball to the line/ }).fill('12');
+  await page.getByRole('textbox', { name: /Right ball to the line/ }).fill('12');
+  await expect(page.getByText('Rear foot 5 cm further back, rear foot 9 cm to the right.')).toBeVisible();
+  await page.getByRole('textbox', { name: /Right ball to the line/ }).fill('40');
+  await expect(page.getByText(/Tape one of them again/)).toBeVisible();
+});
+
+test('leaning past the toes and off balance is told', async ({ page, program }) => {
+  await page.goto(`${program.url}/students/${IMKE}/balance`);
+  const lean = page.getByRole('slider', { name: /of lean/ });
+  await lean.focus();
+  for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(/The head is past the toes/)).toBeVisible();
+});
+
+test('a school is copied as the club’s own, edited, and the student stands by it', async ({
+  page,
+  program,
+}) => {
+  await page.goto(`${program.url}/students/${IMKE}/schools`);
+  await page.getByRole('button', { name: "Copy Shoulder width as the club's own" }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Saltmarsh way');
+  await page.getByRole('textbox', { name: 'Separation, shoulders' }).fill('1.5');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Saltmarsh way: Imke Varga stands 62 cm/);
+  await expect(page.getByText('Saved')).toBeVisible();
+  await page.goto(`${program.url}/students/${IMKE}`);
+  await page.getByRole('combobox', { name: 'School' }).click();
+  await page.getByRole('option', { name: 'Saltmarsh way' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Imke Varga stands 62 cm');
+  await page.goto(`${program.url}/patterns/b2d1f0a3-0001-4d2b-8b02-000000000001`);
+  await expect(page.getByText(/Drawn for Imke Varga/)).toBeVisible();
+});
+
+test('one taped touch rescales the hands, and reach is told against bag, pad and partner', async ({
+  page,
+  program,
+}) => {
+  await page.goto(`${program.url}/students/${IMKE}/reach`);
+  await expect(page.getByText(/furthest hand on the bag/)).toBeVisible();
+  await expect(page.getByText(/Not taped yet: hand strikes are/)).toBeVisible();
+  await page.getByRole('textbox', { name: /Touch distance/ }).fill('88');
+  await expect(page.getByText(/Hands reach \d+ % further than the model/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Against' }).click();
+  await page.getByRole('option', { name: 'Tobiah Lund' }).click();
+  await expect(page.getByRole('heading', { name: /Tobiah Lund: what reaches back/ })).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Rear round kick, body/ })
+    .first()
+    .click();
+  await expect(page.getByText(/Knee first nearer than/)).toBeVisible();
+  await expect(
+    page.getByText('Where the extended lead hand just touches, a rear round kick lands with the shin.'),
+  ).toBeVisible();
+});
+
+test('card and template come as PDF on A4 and Letter', async ({ page, program }) => {
+  await page.goto(`${program.url}/students/${TOBIAH}`);
+  for (const paper of ['A4', 'Letter']) {
+    await page.getByRole('combobox', { name: 'Paper' }).click();
+    await page.getByRole('option', { name: paper }).click();
+    for (const button of ['Stance card', 'Feet in true scale']) {
+      const download = page.waitForEvent('download');
+      await page.getByRole('button', { name: button }).click();
+      const bytes = readFileSync(await (await download).path());
+      expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    }
+  }
+});
+
+test('a person is erased only when asked twice, and the program says what went', async ({
+  page,
+  program,
+}) => {
+  await page.goto(`${program.url}/students/${IMKE}`);
+  await page.getByRole('button', { name: 'Erase', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Erase', exact: true }).click();
+  await page.getByRole('button', { name: 'Erase for good' }).click();
+  await expect(
+    page.getByText('Imke Varga was erased, with 3 measurements, 1 checks and 1 recordings.'),
+  ).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Who: 5 students' })).toBeVisible();
+});
+
+test('feet and inches are typed as a coach writes them, and belong to this device', async ({
+  page,
+  program,
+  browser,
+}) => {
+  await page.goto(`${program.url}/students/${IMKE}`);
+  await page.getByRole('button', { name: 'ft in' }).click();
+  await page.getByRole('textbox', { name: /^Height/ }).fill(`5' 9"`);
+  await expect(page.getByText('Saved')).toBeVisible();
+  const stored = async (): Promise<number> =>
+    ((await (await fetch(`${program.url}/api/students/${IMKE}`)).json()) as { lengths: { statureM: number } })
+      .lengths.statureM;
+  await expect.poll(stored).toBeCloseTo(1.7526, 6);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(`${program.url}/students/${IMKE}`);
+  await expect(other.getByRole('textbox', { name: /^Height/ })).toHaveValue('175.3');
+  await other.close();
+});
