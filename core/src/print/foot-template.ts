@@ -38,7 +38,8 @@ export function tilingOf(points: readonly Point[], paper: Paper): Tiling {
 
 /**
  * Both feet of a fitted stance in true scale over as many pages as they take, to be taped to the floor:
- * each page has joining crosses in its corners, its place in the grid, and a bar of 100 mm.
+ * each page has joining crosses in its corners, its place in the grid, and a bar of 100 mm; a dashed
+ * line runs from ball to ball.
  */
 export async function footTemplate(name: string, stance: FittedStance, paper: Paper): Promise<Uint8Array> {
   const sheet = await newSheet(paper, `Foot template: ${name}`);
@@ -83,16 +84,12 @@ function tile(
   ];
   const inside = ([x, y]: readonly [number, number]): boolean =>
     x >= MARGIN_M && x <= MARGIN_M + w && y >= MARGIN_M + FOOTER_M && y <= MARGIN_M + FOOTER_M + h;
+  const frame = [MARGIN_M, MARGIN_M + FOOTER_M, w, h] as const;
+  const between = clipped(at(prints[0]!.ball), at(prints[1]!.ball), ...frame);
+  if (between) rule(page, between[0], between[1], 0.5, [3, 3]);
   for (const { foot, ball, outline } of prints) {
     outline.forEach((p, i) => {
-      const piece = clipped(
-        at(p),
-        at(outline[(i + 1) % outline.length]!),
-        MARGIN_M,
-        MARGIN_M + FOOTER_M,
-        w,
-        h,
-      );
+      const piece = clipped(at(p), at(outline[(i + 1) % outline.length]!), ...frame);
       if (piece) rule(page, piece[0], piece[1], 1.4);
     });
     const centre = at(ball);

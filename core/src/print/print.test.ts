@@ -70,8 +70,9 @@ test.each(['A4', 'Letter'] as const)(
         sum + lengthOf(outline.map((p, i) => [p.x, p.y, outline.at(i - 1)!.x, outline.at(i - 1)!.y] as const))
       );
     }, 0);
-    // Besides the feet: on every page a bar with two end ticks and four corner crosses, and two ball crosses.
-    const furnitureM = pages.length * (0.1 + 2 * 0.004 + 8 * 0.01) + 4 * 0.016;
+    // Besides the feet: on every page a bar with two end ticks and four corner crosses, two ball crosses,
+    // and the dashed line from ball to ball.
+    const furnitureM = pages.length * (0.1 + 2 * 0.004 + 8 * 0.01) + 4 * 0.016 + stance.separation.valueM;
     expect(lengthOf(pages.flatMap(({ lines }) => lines))).toBeCloseTo(perimeterM + furnitureM, 3);
   },
 );

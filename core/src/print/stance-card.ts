@@ -72,15 +72,15 @@ export async function stanceCard(
     ],
   ];
   rows.forEach(([label, value], i) => {
-    const y = centre.y - 0.085 - i * 0.0085;
-    write(page, sheet.bold, label, MARGIN_M, y, 10);
-    write(page, sheet.regular, value, MARGIN_M + 0.068, y, 10);
+    const y = centre.y - 0.083 - i * 0.0056;
+    write(page, sheet.bold, label, MARGIN_M, y, 9);
+    write(page, sheet.regular, value, MARGIN_M + 0.068, y, 9);
   });
   const cautions = [
     'Same width after every step. Land and turn on the ball of the foot, never on a loaded flat foot.',
     'Warm up first; pain stops the drill. The rules of the sanctioning body, the venue and medical staff come first.',
   ];
-  cautions.forEach((line, i) => write(page, sheet.regular, line, MARGIN_M, MARGIN_M + 0.012 - i * 0.0045, 8));
-  checkBar(page, sheet.regular, MARGIN_M, MARGIN_M - 0.004);
+  cautions.forEach((line, i) => write(page, sheet.regular, line, MARGIN_M, MARGIN_M + 0.006 - i * 0.0042, 8));
+  checkBar(page, sheet.regular, MARGIN_M, MARGIN_M - 0.007);
   return sheet.pdf.save({ useObjectStreams: false });
 }

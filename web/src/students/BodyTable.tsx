@@ -16,6 +16,7 @@ export function BodyTable({ stance }: { readonly stance: FittedStance }) {
     ['Height', body.stature],
     ['Shoulder width', body.shoulderWidth],
     ['Hip height', body.hipHeight],
+    ['Arm to the knuckles', body.armLength],
     ['Foot length', body.footLength],
     ['Foot breadth', body.footBreadth],
   ];

@@ -1,5 +1,12 @@
 import Box from '@mui/material/Box';
-import { placeStance, readTaped, type TapedStance } from '@angled-chalk/core';
+import {
+  distanceM,
+  formatLength,
+  otherFoot,
+  placeStance,
+  readTaped,
+  type TapedStance,
+} from '@angled-chalk/core';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMemo } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
@@ -148,9 +155,12 @@ function Moves({
   readonly fitted: ReturnType<typeof placeStance>;
   readonly stance: Fitting['stance'];
 }) {
-  const rear = stance.leadSide === 'left' ? 'right' : 'left';
+  const units = useUnits();
+  const rear = otherFoot(stance.leadSide);
   const from = reading.feet[rear].ball;
   const to = fitted[rear].ball;
-  if (Math.hypot(from.x - to.x, from.y - to.y) < 0.02) return null;
-  return <Dimension from={from} to={to} text="move" colour={PALETTE.action} />;
+  if (distanceM(from, to) < 0.02) return null;
+  return (
+    <Dimension from={from} to={to} text={formatLength(distanceM(from, to), units)} colour={PALETTE.action} />
+  );
 }
