@@ -9,8 +9,9 @@ import {
   type FlightFit,
   type FlightSamples,
 } from './fit-flight.ts';
-import { movingRuns, plantedBetween, type Run } from './segment.ts';
-import { footSignal, withPlantedNoise, type FootSignal } from './signal.ts';
+import { lookAtFoot, type SeenFoot } from './look.ts';
+import type { Run } from './segment.ts';
+import type { FootSignal } from './signal.ts';
 import { medianOf, sampleRateHz, type Track } from './track.ts';
 
 /** A footfall seen in a track. */
@@ -62,7 +63,10 @@ const COURSE_U_S = 0.006;
  */
 export function detectFootfalls(track: Track): Detection {
   const rateHz = sampleRateHz(track.timeS);
-  const seen = { left: look(track, 'left', rateHz), right: look(track, 'right', rateHz) };
+  const seen = {
+    left: lookAtFoot(track.timeS, track.left, rateHz),
+    right: lookAtFoot(track.timeS, track.right, rateHz),
+  };
   const signals = { left: seen.left.signal, right: seen.right.signal };
   const flights = { left: flightsOf(seen.left), right: flightsOf(seen.right) };
   const shape = commonShape([
@@ -86,19 +90,6 @@ export function detectFootfalls(track: Track): Detection {
   };
 }
 
-interface Seen {
-  readonly signal: FootSignal;
-  readonly runs: readonly Run[];
-}
-
-/** One foot's signal and the runs in which it moves, with the noise its planted stretches show. */
-function look(track: Track, foot: FootName, rateHz: number): Seen {
-  const signal = footSignal(track.timeS, track[foot], rateHz);
-  const runs = movingRuns(signal);
-  const better = withPlantedNoise(signal, plantedBetween(runs, signal.t.length));
-  return better === signal ? { signal, runs } : { signal: better, runs: movingRuns(better) };
-}
-
 function missing(track: Track): number {
   let count = 0;
   for (const foot of [track.left, track.right]) {
@@ -110,7 +101,7 @@ function missing(track: Track): number {
 }
 
 /** Runs that really change the place of the foot, with the places before and after. */
-function flightsOf({ signal, runs }: Seen): FlightData[] {
+function flightsOf({ signal, runs }: SeenFoot): FlightData[] {
   const { t } = signal;
   const kept: Run[] = [];
   // A run that leaves the foot where it was is absorbed into the planted stretch around it.

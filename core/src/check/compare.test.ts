@@ -1,0 +1,105 @@
+import { SCHOOLS } from '../body/schools.ts';
+import { expand } from '../pattern/expand.ts';
+import type { Footfall, Move } from '../pattern/footwork.ts';
+import type { CaptureUncertainty } from '../pattern/performance.ts';
+import { between, distanceM, forward, headingDeg, add, scale } from '../floor/vector.ts';
+import { drillOf } from '../../test/drills.ts';
+import type { AlignedMove } from './align.ts';
+import { compareWithPlan, stepErrors } from './compare.ts';
+
+const { moves } = expand(drillOf(0));
+const move = moves[6]!;
+const lead = move.footfalls[0];
+const { limits } = SCHOOLS[0]!;
+const exact: CaptureUncertainty = { positionM: 0, movingM: 0, timeS: 0, headingDeg: 0 };
+const same = (timeS: number): number => timeS;
+
+const row = (seen: Footfall, of: Move = move): AlignedMove => ({
+  planned: of,
+  observed: [seen, of.footfalls[1]],
+});
+const compared = (seen: Footfall, u = exact) => compareWithPlan([row(seen)], limits, u, same);
+const scaled = (factor: number): Footfall => ({ ...lead, to: between(lead.from, lead.to, factor) });
+const turned = (deg: number): Footfall => {
+  const way = distanceM(lead.from, lead.to);
+  return { ...lead, to: add(lead.from, scale(forward(headingDeg(lead.from, lead.to) + deg), way)) };
+};
+
+test('the planned step has no errors and no finding', () => {
+  expect(stepErrors(lead, lead)).toEqual({
+    distanceM: 0,
+    directionDeg: 0,
+    pastMarkM: expect.closeTo(0, 12) as number,
+  });
+  expect(compared(lead)).toEqual([]);
+});
+
+test('errors are observed minus planned, along the planned way', () => {
+  const wayM = distanceM(lead.from, lead.to);
+  const long = stepErrors(lead, scaled(1.5));
+  expect(long.distanceM).toBeCloseTo(0.5 * wayM, 9);
+  expect(long.pastMarkM).toBeCloseTo(0.5 * wayM, 9);
+  expect(stepErrors(lead, turned(20)).directionDeg).toBeCloseTo(20, 6);
+  expect(stepErrors(lead, turned(-20)).directionDeg).toBeCloseTo(-20, 6);
+});
+
+test.each([
+  [0.74, ['step-short']],
+  [0.76, []],
+  [1.24, []],
+  [1.26, ['step-over']],
+])('a step of %d of the planned way', (factor, faults) => {
+  expect(compared(scaled(factor)).map(({ fault }) => fault)).toEqual(faults);
+});
+
+test.each([
+  [29, []],
+  [31, ['wrong-direction']],
+  [-31, ['wrong-direction']],
+])('a step off by %d degrees', (deg, faults) => {
+  expect(compared(turned(deg)).map(({ fault }) => fault)).toEqual(faults);
+});
+
+test('a step in another direction is not told as short or long as well', () => {
+  const off = { ...turned(80), to: between(lead.from, turned(80).to, 0.5) };
+  expect(compared(off).map(({ fault }) => fault)).toEqual(['wrong-direction']);
+});
+
+test('what the capture is unsure of is left open', () => {
+  const found = compared(scaled(0.7), { ...exact, positionM: 0.02 }).find(
+    ({ fault }) => fault === 'step-short',
+  );
+  expect(found!.verdict).toBe('cannot-tell');
+  expect(found!.expandedU).toBeCloseTo(2 * Math.SQRT2 * 0.02, 12);
+});
+
+test('a missed move is told at its beat in the capture, an extra one where it landed', () => {
+  const found = compareWithPlan(
+    [
+      { planned: move, observed: [] },
+      { planned: null, observed: [later(lead, 3)] },
+    ],
+    limits,
+    exact,
+    (timeS) => timeS + 10,
+  );
+  expect(found.map(({ fault, timeS }) => [fault, timeS])).toEqual([
+    ['missed-move', move.beatS + 10],
+    ['extra-move', lead.landS + 3],
+  ]);
+});
+
+const later = (footfall: Footfall, byS: number): Footfall => ({ ...footfall, landS: footfall.landS + byS });
+
+test('the step that brings the foot back to its mark after a fault is a correction, not another fault', () => {
+  const next = moves[7]!;
+  const short = scaled(0.4);
+  const catchUp: Footfall = {
+    ...next.footfalls[0],
+    from: next.footfalls[0].foot === lead.foot ? short.to : next.footfalls[0].from,
+  };
+  const rows = [row(short), row(catchUp, next)];
+  expect(compareWithPlan(rows, limits, exact, same).map(({ moveNumber }) => moveNumber)).toEqual([
+    move.number,
+  ]);
+});
