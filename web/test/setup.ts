@@ -1,1 +1,15 @@
 import '@testing-library/jest-dom';
+
+/** jsdom lays nothing out; drawings then keep their usual size. */
+class NoLayout {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+}
+globalThis.ResizeObserver ??= NoLayout as unknown as typeof ResizeObserver;
+globalThis.matchMedia ??= ((query: string) => ({
+  matches: false,
+  media: query,
+  addEventListener: () => undefined,
+  removeEventListener: () => undefined,
+})) as unknown as typeof matchMedia;

@@ -1,0 +1,69 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { checkTrack, DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core';
+import { renderInClub, stubProgram } from '../../test/club.tsx';
+import { CheckFloor } from './CheckFloor.tsx';
+import { CheckMeasures } from './CheckMeasures.tsx';
+import { MovesTable } from './MovesTable.tsx';
+
+const { planned, track } = recordDemoDrill(DEMO_DRILLS[0]!);
+const result = checkTrack(planned, track);
+const { report } = result;
+
+beforeEach(() => {
+  stubProgram();
+});
+
+test('every planned move has its row, with what happened and a verdict', () => {
+  renderInClub(<MovesTable report={report} timeS={0} onTime={() => undefined} />);
+  const rows = within(screen.getByRole('table', { name: 'Moves' }))
+    .getAllByRole('row')
+    .slice(1);
+  expect(rows).toHaveLength(report.moves.length);
+  const short = rows.find((row) => row.textContent!.includes('step short'))!;
+  expect(short).toHaveTextContent(/not met/);
+  expect(short).toHaveTextContent(/−1\d\.\d cm/);
+});
+
+test('a move goes to its moment, and the moment marks its move', async () => {
+  const went: number[] = [];
+  const { rerender } = renderInClub(
+    <MovesTable report={report} timeS={0} onTime={(timeS) => went.push(timeS)} />,
+  );
+  await userEvent.click(screen.getByRole('button', { name: /Go to move 9 / }));
+  expect(went[0]).toBeCloseTo(report.moves[8]!.timeS, 9);
+  expect(rerender).toBeDefined();
+});
+
+test('the measures are told in the units of the device', () => {
+  renderInClub(<CheckMeasures report={report} />, 'imperial');
+  expect(screen.getByText('share in band')).toBeInTheDocument();
+  expect(screen.getByText('100 Hz')).toBeInTheDocument();
+  expect(document.body.textContent).not.toMatch(/\d cm/);
+});
+
+test('planned and observed feet, cones, faults and the gap are drawn', () => {
+  renderInClub(
+    <CheckFloor
+      drill={planned}
+      result={result}
+      findings={report.faults}
+      chosen={0}
+      timeS={9.3}
+      near={false}
+    />,
+  );
+  const floor = screen.getByRole('group', { name: 'Planned and observed footprints from above' });
+  const feet = floor.querySelectorAll('path[stroke-linejoin="round"]');
+  expect(feet.length).toBeGreaterThanOrEqual(report.footfalls.length + 2 * result.footwork.moves.length);
+  expect(within(floor).getByText(/^gap \d/)).toBeInTheDocument();
+  expect(screen.getByText(`${report.footfalls.length} footfalls seen`)).toBeInTheDocument();
+});
+
+test('without the whole drill only the feet around the moment are drawn', async () => {
+  renderInClub(<CheckFloor drill={planned} result={result} findings={[]} chosen={null} timeS={20} near />);
+  const floor = screen.getByRole('group', { name: /Planned and observed/ });
+  const before = floor.querySelectorAll('path[stroke-linejoin="round"]').length;
+  await userEvent.click(screen.getByRole('switch', { name: 'Whole drill' }));
+  expect(floor.querySelectorAll('path[stroke-linejoin="round"]').length).toBeLessThan(before / 3);
+});

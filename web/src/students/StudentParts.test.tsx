@@ -1,0 +1,133 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { DEMO_STUDENTS, fitStance, reachRows, SCHOOLS, strikerOf } from '@angled-chalk/core';
+import { renderInClub, STUDENTS, stubProgram } from '../../test/club.tsx';
+import { BalanceTab } from './BalanceTab.tsx';
+import { BodyTable } from './BodyTable.tsx';
+import { HistoryTab } from './HistoryTab.tsx';
+import { ReachChart } from './ReachChart.tsx';
+import { RosterImport } from './RosterImport.tsx';
+import { SchoolsTab } from './SchoolsTab.tsx';
+import { StanceDrawing } from './StanceDrawing.tsx';
+import { StrikeDrawing } from './StrikeDrawing.tsx';
+import { TapedTab } from './TapedTab.tsx';
+import { isMinor } from './age.ts';
+
+const student = STUDENTS[0]!;
+const fit = DEMO_STUDENTS[0]!;
+const fitting = { student, fit, stance: fitStance(fit) };
+
+beforeEach(() => {
+  stubProgram();
+});
+
+test('the stance is drawn with separation, width, length, angle, toes and weight', () => {
+  renderInClub(<StanceDrawing stance={fitting.stance} />);
+  const drawing = screen.getByRole('group', { name: /Stance from above/ });
+  for (const words of ['47 cm', 'width 33 cm', 'length 33 cm', '45°', 'toe 0°', 'toe 45°', /weight: 50 %/]) {
+    expect(within(drawing).getByText(words)).toBeInTheDocument();
+  }
+});
+
+test.each(SCHOOLS.map(({ name, id }) => [name, id] as const))(
+  '%s is drawn for either side',
+  (_name, schoolId) => {
+    for (const leadSide of ['left', 'right'] as const) {
+      const { unmount } = renderInClub(<StanceDrawing stance={fitStance({ ...fit, schoolId, leadSide })} />);
+      expect(document.querySelectorAll('path[stroke-linejoin="round"]').length).toBeGreaterThanOrEqual(2);
+      unmount();
+    }
+  },
+);
+
+test('each length says whether it was measured or estimated, and within what', () => {
+  renderInClub(<BodyTable stance={fitting.stance} />);
+  expect(screen.getByRole('row', { name: /Shoulder width 41 cm ± 2\.0 cm measured/ })).toBeInTheDocument();
+  expect(screen.getByRole('row', { name: /Hip height 91 cm ± 7\.3 cm estimated/ })).toBeInTheDocument();
+});
+
+test('the taped stance is answered in words', async () => {
+  renderInClub(<TapedTab {...fitting} />);
+  expect(screen.getByText('That is the fitted stance.')).toBeInTheDocument();
+  const ball = screen.getByRole('textbox', { name: /Ball to ball/ });
+  await userEvent.clear(ball);
+  await userEvent.type(ball, '60');
+  expect(await screen.findByText(/^Rear foot \d+ cm further forward/)).toBeInTheDocument();
+});
+
+test('balance names the weakest side and the room to each edge', () => {
+  renderInClub(<BalanceTab {...fitting} />);
+  expect(screen.getByRole('status')).toHaveTextContent(/A steady push to the back of \d+ % of body weight/);
+  for (const way of ['front', 'back', 'left', 'right']) expect(screen.getByText(way)).toBeInTheDocument();
+});
+
+test('the schools stand side by side, the student’s own marked, each with its reasons', () => {
+  renderInClub(<SchoolsTab {...fitting} />);
+  const table = screen.getByRole('table', { name: 'Schools side by side' });
+  expect(within(table).getAllByRole('row')).toHaveLength(6);
+  expect(screen.getByText('The school of Imke Varga.')).toBeInTheDocument();
+  expect(screen.getAllByText('Gains:')).toHaveLength(4);
+  expect(screen.getAllByText('Why these numbers')).toHaveLength(5);
+});
+
+test('every strike is on the gap axis, and opens with its terms', async () => {
+  const striker = strikerOf(fit);
+  const rows = reachRows(striker);
+  const chosen: string[] = [];
+  renderInClub(
+    <>
+      <ReachChart
+        rows={rows}
+        theirs={null}
+        names={['Imke', '']}
+        chosen="jab"
+        onChoose={(id) => chosen.push(id)}
+      />
+      <StrikeDrawing striker={striker} contact={rows[0]!.contact} toeGapM={rows[0]!.toeGapM} />
+    </>,
+  );
+  expect(screen.getAllByRole('button')).toHaveLength(rows.length);
+  await userEvent.click(screen.getByRole('button', { name: /^Cross/ }));
+  expect(chosen).toEqual(['cross']);
+  expect(screen.getByText('limb on the level')).toBeInTheDocument();
+  expect(screen.getByRole('img', { name: /from the side/ })).toBeInTheDocument();
+  expect(screen.getByRole('img', { name: /from above/ })).toBeInTheDocument();
+});
+
+test('the history shows each measurement with its day and the stance from then on', () => {
+  renderInClub(<HistoryTab {...fitting} />);
+  expect(screen.getByRole('row', { name: /1 Jan 2026 height 1\.72 m tape/ })).toBeInTheDocument();
+});
+
+test('a roster is read, mapped, told row by row, and sent as one', async () => {
+  let sent: unknown = null;
+  stubProgram({
+    'POST /api/students/import': (init) => {
+      sent = JSON.parse(String(init!.body));
+      return [201, { added: 1 }];
+    },
+  });
+  let closed = false;
+  renderInClub(
+    <RosterImport
+      onClose={() => {
+        closed = true;
+      }}
+    />,
+  );
+  const paste = screen.getAllByRole('textbox')[0]!;
+  await userEvent.click(paste);
+  await userEvent.paste('name,height\nAda Fell,171\nBea,?');
+  expect(screen.getByRole('row', { name: /3 Bea .*"\?" is not a number/ })).toBeInTheDocument();
+  await userEvent.click(screen.getByRole('button', { name: 'Add 1 student' }));
+  expect(sent).toMatchObject({ students: [{ value: { name: 'Ada Fell', lengths: { statureM: 1.71 } } }] });
+  expect(closed).toBe(true);
+});
+
+test('by the calendar year alone someone counts as a minor up to eighteen', () => {
+  const year = new Date().getFullYear();
+  expect(isMinor(year - 17)).toBe(true);
+  expect(isMinor(year - 18)).toBe(true);
+  expect(isMinor(year - 19)).toBe(false);
+  expect(isMinor(null)).toBe(false);
+});

@@ -1,0 +1,53 @@
+import { DEMO_STUDENTS, type UnitSystem } from '@angled-chalk/core';
+import type { Student } from '@angled-chalk/contract';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import { ClubProvider } from '../src/app/club.tsx';
+import { NoticeProvider } from '../src/app/notice.tsx';
+
+export const STUDENTS: readonly Student[] = DEMO_STUDENTS.map((student) => ({
+  ...student,
+  schoolId: student.schoolId as Student['schoolId'],
+  version: 1,
+  updatedAt: '2026-01-01T00:00:00.000Z',
+  measurements: [{ length: 'statureM', valueM: student.lengths.statureM, day: '2026-01-01', method: 'tape' }],
+  archived: false,
+}));
+
+const answer = (status: number, body: unknown): Response =>
+  ({ ok: status < 400, status, json: async () => body }) as unknown as Response;
+
+/** What the program answers in a test: the demo club, and whatever the test adds. */
+export function stubProgram(
+  more: Readonly<Record<string, (init: RequestInit | undefined) => [number, unknown]>> = {},
+) {
+  const calls: { path: string; init: RequestInit | undefined }[] = [];
+  globalThis.fetch = (async (input: RequestInfo | URL, init?: RequestInit) => {
+    const path = String(input);
+    calls.push({ path, init });
+    const own = more[`${init?.method ?? 'GET'} ${path}`];
+    if (own) return answer(...own(init));
+    if (path === '/api/settings') return answer(200, { clubName: 'Saltmarsh', units: 'metric' });
+    if (path === '/api/students') return answer(200, STUDENTS);
+    if (path === '/api/schools') return answer(200, []);
+    return answer(404, { error: { code: 'not-found', message: 'There is no such thing.', place: {} } });
+  }) as typeof fetch;
+  return calls;
+}
+
+/** Renders inside the club, with the units of this device. */
+export function renderInClub(children: ReactNode, units: UnitSystem = 'metric') {
+  localStorage.setItem('units', units);
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <MemoryRouter>
+      <QueryClientProvider client={client}>
+        <NoticeProvider>
+          <ClubProvider>{children}</ClubProvider>
+        </NoticeProvider>
+      </QueryClientProvider>
+    </MemoryRouter>,
+  );
+}
