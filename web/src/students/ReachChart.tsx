@@ -169,7 +169,7 @@ function Strikes({ title, rows, mostM, chosen, onChoose, colour }: StrikesProps)
           color: 'text.secondary',
         }}
       >
-        <span>gap, stance centre to target</span>
+        <span>gap, centre to target; ✓ taped</span>
         <Box sx={{ position: 'relative', height: 16 }}>
           {ticks.map((tick) => (
             <Box

@@ -92,7 +92,7 @@ export function ReachTab({ student, fit }: Fitting) {
             sx={{ width: 210 }}
           />
         ) : (
-          <Box sx={{ width: 150 }}>
+          <Box sx={{ width: 200 }}>
             <LengthBox
               label="Struck at height"
               metres={heightM}
