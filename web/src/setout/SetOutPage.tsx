@@ -27,6 +27,7 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { FloorView } from '../plan/FloorView.tsx';
 import { ConeMark, Dimension, Line, TargetMark } from '../plan/marks.tsx';
+import { TapeCheck } from './TapeCheck.tsx';
 
 export function SetOutPage() {
   const { id } = useParams();
@@ -77,6 +78,7 @@ function SetOutSheet({ plan, planId }: { readonly plan: Plan; readonly planId: s
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <SetOutTable table={table} chosen={chosen} onChoose={setChosen} />
           <HowTo table={table} />
+          <TapeCheck plan={plan} />
           <Box sx={{ display: 'none', '@media print': { display: 'block', fontSize: '9pt' } }}>
             {clubName} · {plan.floor.name}
           </Box>

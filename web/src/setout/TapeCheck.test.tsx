@@ -1,0 +1,47 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { DEMO_PLAN, distanceM, zigzagCones } from '@angled-chalk/core';
+import { renderInClub, stubProgram } from '../../test/club.tsx';
+import { TapeCheck } from './TapeCheck.tsx';
+
+const cone = zigzagCones(DEMO_PLAN.pattern)[2]!.at;
+const [A, B, C] = DEMO_PLAN.floor.datums.map(({ at }) => at);
+
+async function choose(name: string, option: string): Promise<void> {
+  await userEvent.click(screen.getByRole('combobox', { name: new RegExp(name) }));
+  await userEvent.click(screen.getByRole('option', { name: option }));
+}
+
+async function tape(from: string, metres: number): Promise<void> {
+  await choose('From', from);
+  await choose('To', 'cone 3');
+  await userEvent.type(screen.getByRole('textbox', { name: /Reads/ }), `${metres.toFixed(3)} m`);
+  await userEvent.click(screen.getByRole('button', { name: 'Add' }));
+}
+
+beforeEach(() => {
+  stubProgram();
+});
+
+test('a cone that stands off is told which way to go, with what is known of it', async () => {
+  const stands = { x: cone.x, y: cone.y - 0.1 };
+  renderInClub(<TapeCheck plan={DEMO_PLAN} />);
+  expect(screen.getByText(/two distances to a cone place it/)).toBeInTheDocument();
+  await tape('A', distanceM(A!, stands));
+  await tape('B', distanceM(B!, stands));
+  expect(
+    screen.getByText(/^Move cone 3 10 cm towards the far-(left|right) corner\. Known to ± \d/),
+  ).toBeInTheDocument();
+}, 20_000);
+
+test('a cone that stands right is left, and a wrong reading is pointed out', async () => {
+  renderInClub(<TapeCheck plan={DEMO_PLAN} />);
+  await tape('A', distanceM(A!, cone));
+  await tape('B', distanceM(B!, cone));
+  await tape('C', distanceM(C!, cone));
+  expect(screen.getByText(/^cone 3 stands right/)).toBeInTheDocument();
+  await tape('D', distanceM(DEMO_PLAN.floor.datums[3]!.at, cone) + 0.3);
+  expect(screen.getByText(/D to cone 3/).parentElement).toHaveTextContent(/does not agree with the others/);
+  await userEvent.click(screen.getByRole('button', { name: 'Remove the distance from D to cone 3' }));
+  expect(screen.queryByText(/does not agree/)).not.toBeInTheDocument();
+}, 30_000);

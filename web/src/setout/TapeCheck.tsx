@@ -1,0 +1,140 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import {
+  adjustMarks,
+  formatSmall,
+  formatTape,
+  moveWords,
+  READING_U_M,
+  zigzagCones,
+  type Plan,
+  type Reading,
+} from '@angled-chalk/core';
+import { useMemo, useState } from 'react';
+import { useUnits } from '../app/club.tsx';
+import { LengthBox } from '../parts/fields.tsx';
+import { Panel } from '../parts/Page.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
+import { VerdictMark } from '../parts/VerdictMark.tsx';
+
+/** How far off a cone may be when it was set out by hand: wide, so that the tape decides. */
+const SETTING_U_M = 0.1;
+const VERDICTS = { move: 'not-met', leave: 'met', 'cannot-tell': 'cannot-tell' } as const;
+
+/** Distances taped back after setting out: which cone to move, where to, and which reading is wrong. */
+export function TapeCheck({ plan }: { readonly plan: Plan }) {
+  const units = useUnits();
+  const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
+  const points = useMemo(
+    () => [...plan.floor.datums.map(({ id }) => id), ...cones.map(({ number }) => `cone ${number}`)],
+    [plan.floor, cones],
+  );
+  const [readings, setReadings] = useState<readonly Reading[]>([]);
+  const [from, setFrom] = useState(points[0]!);
+  const [to, setTo] = useState(points.at(-1)!);
+  const [distanceM, setDistanceM] = useState<number | undefined>(undefined);
+  const planned = useMemo(() => new Map(cones.map(({ number, at }) => [`cone ${number}`, at])), [cones]);
+  const result = useMemo(
+    () =>
+      adjustMarks(
+        {
+          datums: new Map(plan.floor.datums.map(({ id, at }) => [id, at])),
+          planned,
+          readingUM: READING_U_M,
+          settingUM: SETTING_U_M,
+        },
+        readings.filter((reading) => points.includes(reading.from) && points.includes(reading.to)),
+      ),
+    [plan.floor, planned, readings, points],
+  );
+  const choices = points.map((id) => [id, id] as const);
+  const add = (): void => {
+    if (distanceM === undefined) return;
+    setReadings([...readings, { from, to, distanceM }]);
+    setDistanceM(undefined);
+  };
+  const suspect = result.ok ? result.value.suspect : null;
+  const touched = new Set(readings.flatMap((reading) => [reading.from, reading.to]));
+  return (
+    <Panel title="Tape it back" sx={{ '@media print': { display: 'none' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1,
+          gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr) auto',
+          alignItems: 'start',
+        }}
+      >
+        <SelectBox
+          label="From"
+          value={points.includes(from) ? from : points[0]!}
+          choices={choices}
+          onChoice={setFrom}
+        />
+        <SelectBox
+          label="To"
+          value={points.includes(to) ? to : points.at(-1)!}
+          choices={choices}
+          onChoice={setTo}
+        />
+        <LengthBox label="Reads" metres={distanceM} onMetres={setDistanceM} />
+        <Button variant="contained" onClick={add} disabled={distanceM === undefined || from === to}>
+          Add
+        </Button>
+      </Box>
+      {readings.length > 0 && (
+        <Box
+          component="ul"
+          aria-label="Distances taped back"
+          sx={{ listStyle: 'none', m: 0, mt: 1, p: 0, display: 'grid', gap: 0.5 }}
+        >
+          {readings.map((reading, i) => {
+            const residual = result.ok ? result.value.readings[i]?.residualM : undefined;
+            const bad =
+              suspect !== null &&
+              suspect.from === reading.from &&
+              suspect.to === reading.to &&
+              suspect.distanceM === reading.distanceM;
+            return (
+              <Box
+                component="li"
+                key={`${reading.from}-${reading.to}-${reading.distanceM}`}
+                sx={{ display: 'flex', gap: 1, alignItems: 'center', color: bad ? 'error.main' : 'inherit' }}
+              >
+                <Box sx={{ flex: 1 }}>
+                  {reading.from} to {reading.to}: <b>{formatTape(reading.distanceM, units)}</b>
+                  {residual !== undefined && `, residual ${formatSmall(residual, units)}`}
+                  {bad && ': does not agree with the others, tape it again'}
+                </Box>
+                <Button
+                  size="small"
+                  aria-label={`Remove the distance from ${reading.from} to ${reading.to}`}
+                  onClick={() => setReadings(readings.filter((one) => one !== reading))}
+                >
+                  Remove
+                </Button>
+              </Box>
+            );
+          })}
+        </Box>
+      )}
+      <Box role="status" sx={{ mt: 1, display: 'grid', gap: 0.5 }}>
+        {!result.ok && result.message}
+        {result.ok &&
+          result.value.marks
+            .filter(({ id }) => touched.has(id))
+            .map((mark) => (
+              <Box key={mark.id} sx={{ display: 'flex', gap: 1 }}>
+                <VerdictMark outcome={VERDICTS[mark.verdict]} words={false} />
+                <span>
+                  {moveWords(mark, planned.get(mark.id)!, plan.floor.datums, units)} Known to ±{' '}
+                  {formatSmall(2 * mark.uM, units)}.
+                </span>
+              </Box>
+            ))}
+        {readings.length === 0 &&
+          'Measure any two points after setting out; two distances to a cone place it, a third proves it.'}
+      </Box>
+    </Panel>
+  );
+}
