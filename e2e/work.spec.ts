@@ -31,7 +31,8 @@ test('from the first screen to a checked student, and all of it is there after a
 
   await test.step('the zigzag redraws with its numbers and with the student', async () => {
     await page.getByRole('link', { name: 'Pattern' }).click();
-    await page.getByRole('link', { name: 'Zigzag, five cones' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 patterns');
+    await page.getByRole('link', { name: 'Zigzag, five cones', exact: true }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(
       'Zigzag, five cones: clean for Imke Varga',
     );
@@ -74,6 +75,7 @@ test('from the first screen to a checked student, and all of it is there after a
 
   await test.step('a track file is brought in and checked', async () => {
     await page.getByRole('link', { name: 'Record' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Record:');
     await page.getByRole('combobox', { name: 'Pattern' }).click();
     await page.getByRole('option', { name: 'Zigzag, five cones' }).click();
     await page.getByLabel('Track file').setInputFiles(example('imke.track.csv'));
@@ -97,6 +99,7 @@ test('from the first screen to a checked student, and all of it is there after a
 
   await test.step('a recording of the simulated tracker is checked too', async () => {
     await page.getByRole('link', { name: 'Record' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Record:');
     await page.getByRole('combobox', { name: 'Pattern' }).click();
     await page.getByRole('option', { name: 'Zigzag, five cones' }).click();
     await page.getByRole('checkbox', { name: 'overstretched' }).check();
