@@ -21,7 +21,7 @@ import {
 import { SPOILERS } from './rough.ts';
 import { printTable } from './table.ts';
 
-/** Ways a foot may travel; none is the one detection assumes. */
+/** Ways a foot may travel. Detection is told none of them; two are in the family it estimates from. */
 const COURSES: Readonly<Record<string, (share: number) => number>> = {
   'minimum jerk': minimumJerk,
   'half cosine': (s) => (1 - Math.cos(Math.PI * s)) / 2,
