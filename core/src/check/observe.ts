@@ -1,7 +1,7 @@
 import type { FootName } from '../body/stance.ts';
 import { between, midpoint, type Point } from '../floor/vector.ts';
 import { latestBy } from '../pattern/flight.ts';
-import type { CaptureUncertainty, PerformedMove, Performance } from '../pattern/performance.ts';
+import type { Balls, CaptureUncertainty, PerformedMove, Performance } from '../pattern/performance.ts';
 import type { PlannedDrill } from '../pattern/plan.ts';
 import { gapM, gapSeries } from '../range/gap.ts';
 import { afterFootfalls } from '../range/plan-performance.ts';
@@ -58,21 +58,7 @@ export function performTrack(
   const stride = Math.max(1, Math.round(detection.rateHz / GAP_MOST_HZ));
   const times = track.timeS.filter((_, i) => i % stride === 0);
   const plannedGapAt = plannedGap(planPerformance, plan.target.radiusM);
-  let balls = start;
-  const moves = rows.flatMap((row): PerformedMove[] => {
-    if (row.observed.length === 0) return [];
-    const before = balls;
-    balls = afterFootfalls(before, row.observed);
-    return [
-      {
-        moveNumber: row.planned?.number ?? null,
-        footfalls: row.observed,
-        intendedTravelDeg: row.planned?.travelDeg ?? null,
-        before,
-        after: balls,
-      },
-    ];
-  });
+  const moves = performedMoves(rows, start);
   return {
     ...planPerformance,
     start,
@@ -84,6 +70,25 @@ export function performTrack(
     ),
     uncertainty: captureUncertainty(track, detection),
   };
+}
+
+/** Rows of an alignment as moves that were performed, each with the balls before and after it. */
+export function performedMoves(rows: readonly AlignedMove[], start: Balls): PerformedMove[] {
+  let balls = start;
+  return rows.flatMap(({ planned, observed }): PerformedMove[] => {
+    if (observed.length === 0) return [];
+    const before = balls;
+    balls = afterFootfalls(before, observed);
+    return [
+      {
+        moveNumber: planned?.number ?? null,
+        footfalls: observed,
+        intendedTravelDeg: planned?.travelDeg ?? null,
+        before,
+        after: balls,
+      },
+    ];
+  });
 }
 
 /** The planned gap at a time of the plan, from the plan's own course. */

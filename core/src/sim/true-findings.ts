@@ -2,14 +2,14 @@ import type { Point } from '../floor/vector.ts';
 import { align, type AlignedMove } from '../check/align.ts';
 import { clockMap } from '../check/clock.ts';
 import { compareWithPlan } from '../check/compare.ts';
-import { plannedGap } from '../check/observe.ts';
+import { performedMoves, plannedGap } from '../check/observe.ts';
 import { expand } from '../pattern/expand.ts';
 import { courseOf } from '../pattern/flight.ts';
-import type { Finding, PerformedMove, Performance } from '../pattern/performance.ts';
+import type { Finding, Performance } from '../pattern/performance.ts';
 import type { PlannedDrill } from '../pattern/plan.ts';
 import { judge } from '../pattern/rules.ts';
 import { gapSeries } from '../range/gap.ts';
-import { afterFootfalls, performPlan } from '../range/plan-performance.ts';
+import { performPlan } from '../range/plan-performance.ts';
 import type { TrueWalk } from './walk.ts';
 
 /**
@@ -25,21 +25,7 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
   const plannedGapAt = plannedGap(planned, drill.plan.target.radiusM);
   const targetAt = (): Point => drill.plan.target.at;
   const timeS = Float64Array.from({ length: Math.floor(truth.endS * 50) }, (_, i) => i / 50);
-  let balls = truth.start;
-  const moves = rows.flatMap((row): PerformedMove[] => {
-    if (row.observed.length === 0) return [];
-    const before = balls;
-    balls = afterFootfalls(before, row.observed);
-    return [
-      {
-        moveNumber: row.planned?.number ?? null,
-        footfalls: row.observed,
-        intendedTravelDeg: row.planned?.travelDeg ?? null,
-        before,
-        after: balls,
-      },
-    ];
-  });
+  const moves = performedMoves(rows, truth.start);
   const performance: Performance = {
     ...planned,
     start: truth.start,

@@ -1,5 +1,5 @@
 import type { FootName } from '../body/stance.ts';
-import { degrees, distanceM, radians, wrapDeg, type Point } from '../floor/vector.ts';
+import { distanceM, type Point } from '../floor/vector.ts';
 import type { Footfall } from '../pattern/footwork.ts';
 import { flightShape, type FlightShape } from './flight-shape.ts';
 import {
@@ -9,10 +9,11 @@ import {
   type FlightFit,
   type FlightSamples,
 } from './fit-flight.ts';
+import { headingBetween, headingNoise, PLANT_WINDOW_S } from './headings.ts';
 import { lookAtFoot, type SeenFoot } from './look.ts';
 import type { Run } from './segment.ts';
 import type { FootSignal } from './signal.ts';
-import { medianOf, sampleRateHz, type Track } from './track.ts';
+import { indexBefore, medianOf, sampleRateHz, type Track } from './track.ts';
 
 /** A footfall seen in a track. */
 export interface ObservedFootfall extends Footfall {
@@ -44,7 +45,6 @@ export interface Detection {
 const SMALLEST_STEP_M = 0.025;
 const STEP_SIGMAS = 6;
 const GUARD_S = 0.03;
-const PLANT_WINDOW_S = 0.5;
 const SHAPE_FLIGHTS = 36;
 const SHAPE_GRID = [3, 2, 1, 1.5, 2.5, 3.5, 4, 5];
 const COARSE = [-1.5, -1, -0.5, 0, 0.5, 1, 1.5];
@@ -175,18 +175,6 @@ function meanBetween(
   return { x: x / count, y: y / count, count };
 }
 
-/** Last index whose time is at most timeS; 0 when none. */
-function indexBefore(t: Float64Array, timeS: number): number {
-  let low = 0;
-  let high = t.length - 1;
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (t[middle]! <= timeS) low = middle;
-    else high = middle - 1;
-  }
-  return low;
-}
-
 /** The course that fits the flights of the whole track best: a coarse grid, then a finer one. */
 function commonShape(flights: readonly FlightSamples[]): FlightShape {
   const stride = Math.max(1, Math.ceil(flights.length / SHAPE_FLIGHTS));
@@ -286,37 +274,4 @@ function widestHole(t: Float64Array, data: FlightData): { fromS: number; toS: nu
     if (t[i]! - t[i - 1]! > widest.toS - widest.fromS) widest = { fromS: t[i - 1]!, toS: t[i]! };
   }
   return widest;
-}
-
-function headingBetween(
-  signal: FootSignal,
-  fromS: number,
-  toS: number,
-  end: 'early' | 'late',
-): number | null {
-  const { t, heading } = signal;
-  if (!heading) return null;
-  const lowS = end === 'early' ? fromS : Math.max(fromS, toS - PLANT_WINDOW_S);
-  const highS = end === 'early' ? Math.min(toS, fromS + PLANT_WINDOW_S) : toS;
-  let sin = 0;
-  let cos = 0;
-  for (let i = indexBefore(t, lowS); i < t.length && t[i]! <= highS; i++) {
-    if (t[i]! < lowS || Number.isNaN(heading[i]!)) continue;
-    sin += Math.sin(radians(heading[i]!));
-    cos += Math.cos(radians(heading[i]!));
-  }
-  return sin === 0 && cos === 0 ? null : wrapDeg(degrees(Math.atan2(sin, cos)));
-}
-
-function headingNoise(signal: FootSignal): number {
-  const { heading } = signal;
-  if (!heading) return 0;
-  const steps: number[] = [];
-  const stride = Math.max(1, Math.floor(heading.length / 2000));
-  for (let i = 1; i < heading.length; i += stride) {
-    const step = Math.abs(wrapDeg(heading[i]! - heading[i - 1]!));
-    if (!Number.isNaN(step)) steps.push(step);
-  }
-  const mad = medianOf(steps);
-  return Number.isNaN(mad) ? 0 : mad / 0.6745 / Math.SQRT2;
 }

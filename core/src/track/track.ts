@@ -70,3 +70,15 @@ export function medianOf(values: ArrayLike<number>): number {
   const middle = sorted.length >> 1;
   return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
+
+/** Last index whose time is at most timeS; 0 when none. */
+export function indexBefore(t: Float64Array, timeS: number): number {
+  let low = 0;
+  let high = t.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (t[middle]! <= timeS) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
