@@ -2,6 +2,7 @@ import { expect, fitsAcross, noBarriers, test } from './program.ts';
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const PLAN = 'b2d1f0a3-0001-4d2b-8b02-000000000001';
+const HALL = 'e5a4c3d6-0001-4a5e-9e05-000000000001';
 const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
 
 const SCREENS = [
@@ -12,9 +13,13 @@ const SCREENS = [
   [`/students/${IMKE}/schools`, /Imke Varga stands/],
   [`/students/${IMKE}/reach`, /Imke Varga stands/],
   [`/students/${IMKE}/history`, /Imke Varga stands/],
+  ['/floors', /3 floors/],
+  [`/floors/${HALL}`, /Tuesday in the hall/],
   ['/patterns', /2 patterns/],
   [`/patterns/${PLAN}`, /Zigzag, five cones/],
-  ['/set-out', /Which pattern/],
+  ['/set-out', /What is set out/],
+  [`/set-out/floor/${HALL}`, /Set out Tuesday/],
+  [`/set-out/floor/${HALL}/walk`, /1\. cone/],
   [`/set-out/${PLAN}`, /Set out Zigzag/],
   ['/record', /Record:/],
   ['/checks', /2 checks/],
@@ -83,7 +88,8 @@ test('feet and inches everywhere, and never a centimetre among them', async ({ p
   const tabs = ['', '/taped', '/balance', '/schools', '/reach', '/history'].map(
     (tab) => `/students/${IMKE}${tab}`,
   );
-  for (const path of [...tabs, `/patterns/${PLAN}`, `/set-out/${PLAN}`, `/checks/${CHECK}`]) {
+  const floors = ['', '/walk'].map((more) => `/set-out/floor/${HALL}${more}`).concat(`/floors/${HALL}`);
+  for (const path of [...tabs, `/patterns/${PLAN}`, `/set-out/${PLAN}`, `/checks/${CHECK}`, ...floors]) {
     await page.goto(program.url + path);
     await page.waitForLoadState('networkidle');
     await expect(page.locator('main')).not.toContainText(/\d ?cm\b/);
@@ -109,7 +115,7 @@ test('the set-out sheet prints on A4 and Letter with the table and without the b
   await page.goto(`${program.url}/set-out/${PLAN}`);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('table', { name: 'Tape distances' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Files' })).toBeHidden();
   await expect(page.getByRole('navigation', { name: 'Order of the work' })).toBeHidden();
   for (const format of ['A4', 'Letter'])
     expect((await page.pdf({ format })).byteLength).toBeGreaterThan(5000);

@@ -65,12 +65,15 @@ test('from the first screen to a checked student, and all of it is there after a
   await test.step('the set-out table has two tapes a cone, a diagonal, and a CSV', async () => {
     await page.getByRole('link', { name: 'Set it out' }).click();
     const table = page.getByRole('table', { name: 'Tape distances' });
-    await expect(table.getByRole('row', { name: /Show cone 3.* A 4\.534 m D 5\.492 m/ })).toBeVisible();
-    await expect(page.getByText(/must read 10\.000 m/)).toBeVisible();
+    await expect(
+      table.getByRole('row', { name: /Show cone 3.* [AD] \d\.\d{3} m [BCD] \d\.\d{3} m/ }),
+    ).toBeVisible();
+    await expect(page.getByText('A to C 10.000 m, B to D 10.000 m')).toBeVisible();
     const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'CSV' }).click();
+    await page.getByRole('button', { name: 'Files' }).click();
+    await page.getByRole('menuitem', { name: 'Tape distances, CSV' }).click();
     const csv = readFileSync(await (await download).path(), 'utf8');
-    expect(csv).toContain('cone 3,3.000,3.400,near-left corner,4.534,far-left corner,5.492');
+    expect(csv).toContain('cone 3,3.000,3.400,two tapes,near-left corner,4.534,far-left corner,5.492');
   });
 
   await test.step('a track file is brought in and checked', async () => {

@@ -5,6 +5,7 @@ const { build: bundle } = await import('esbuild');
 const { build: buildWeb } = await import('vite');
 
 const alias = {
+  '@angled-chalk/core/print': `${ROOT}core/src/print`,
   '@angled-chalk/core': `${ROOT}core/src/index.ts`,
   '@angled-chalk/contract': `${ROOT}contract/src/index.ts`,
 };

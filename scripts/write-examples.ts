@@ -1,6 +1,13 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { DEMO_DRILLS, DEMO_PLANS, DEMO_STUDENTS, recordDemoDrill, writeTrackCsv } from '@angled-chalk/core';
-import { planFile, studentFile, toOpenKeys } from '@angled-chalk/contract';
+import {
+  DEMO_DRILLS,
+  DEMO_FLOORS,
+  DEMO_PLANS,
+  DEMO_STUDENTS,
+  recordDemoDrill,
+  writeTrackCsv,
+} from '@angled-chalk/core';
+import { floorFile, planFile, studentFile, toOpenKeys } from '@angled-chalk/contract';
 
 /** Writes the files of examples/ from the demo club. */
 const folder = new URL('../examples/', import.meta.url);
@@ -12,6 +19,7 @@ const short = (name: string): string => name.split(' ')[0]!.toLowerCase();
 
 write('zigzag.plan.json', json(planFile(DEMO_PLANS[0]!.plan)));
 write('wide-zigzag.plan.json', json(planFile(DEMO_PLANS[1]!.plan)));
+write('hall.floor.json', json(floorFile(DEMO_FLOORS[0]!.floor)));
 for (const student of DEMO_STUDENTS) write(`${short(student.name)}.student.json`, json(studentFile(student)));
 for (const drill of DEMO_DRILLS) {
   const { planned, track } = recordDemoDrill(drill);

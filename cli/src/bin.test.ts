@@ -8,7 +8,7 @@ const command = (...args: string[]) =>
 test('the command runs from its files, with its exit codes', () => {
   const set = command('setout', '--plan', 'examples/zigzag.plan.json', '--format', 'csv');
   expect(set.status).toBe(0);
-  expect(set.stdout.split('\n')[0]).toMatch(/^mark,x_m,y_m/);
+  expect(set.stdout.split('\n')[0]).toMatch(/^order,mark,x_m,y_m/);
   const faults = command(
     'check',
     '--plan',

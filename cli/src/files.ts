@@ -37,7 +37,7 @@ export async function readText(file: string, mostBytes = LARGEST_CSV_BYTES): Pro
 }
 
 /** Writes to the named file, or to standard output. */
-export async function writeResult(out: string | undefined, text: string): Promise<void> {
+export async function writeResult(out: string | undefined, text: string | Uint8Array): Promise<void> {
   if (out === undefined) {
     process.stdout.write(text);
     return;

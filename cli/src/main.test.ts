@@ -56,11 +56,11 @@ test('expand fails on findings only when asked to', async () => {
 
 test('setout gives two tapes and a check for every cone', async () => {
   const table = JSON.parse((await run('setout', '--plan', example('zigzag.plan.json'))).out) as {
-    rows: { fix: { distances_m: number[] } }[];
-    diagonal: { distance_m: number };
+    rows: { how: { distances_m: number[] } }[];
+    checks: { distance_m: number }[];
   };
   expect(table.rows).toHaveLength(5);
-  expect(table.diagonal.distance_m).toBeCloseTo(10, 9);
+  expect(table.checks.map(({ distance_m: metres }) => metres)).toEqual([10, 10]);
   const wide = await run(
     'setout',
     '--plan',
@@ -71,6 +71,30 @@ test('setout gives two tapes and a check for every cone', async () => {
     'csv',
   );
   expect(wide.code).toBe(0);
+});
+
+const HALL = ['--floor', example('hall.floor.json'), '--student', example('imke.student.json')];
+
+test('setout of a floor serves every mark of it, as JSON, CSV and PDF', async () => {
+  const { out } = await run('setout', ...HALL, '--tape', '8');
+  const table = JSON.parse(out) as { rows: { how: { kind: string } }[]; materials: { flat_cones: number } };
+  expect(table.rows.length).toBe(table.materials.flat_cones + 4);
+  expect((await run('setout', ...HALL, '--format', 'csv')).out.split('\n')[0]).toContain('first_tape_m');
+  const pdf = join(folder, 'hall.pdf');
+  expect((await run('setout', ...HALL, '--format', 'pdf', '--paper', 'Letter', '--out', pdf)).code).toBe(0);
+  expect(readFileSync(pdf).subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+test('a floor converted to a drawing or a table and back keeps every mark', async () => {
+  const marks = async (kind: 'svg' | 'csv'): Promise<number> => {
+    const file = join(folder, `hall.${kind}`);
+    expect((await run('convert', ...HALL, '--to', kind, '--out', file)).code).toBe(0);
+    const { out } = await run('convert', '--file', file, '--to', 'json');
+    return (JSON.parse(out) as { floor: { pieces: unknown[] } }).floor.pieces.length;
+  };
+  expect(await marks('svg')).toBe(12);
+  expect(await marks('csv')).toBe(12);
+  expect((await run('convert', ...HALL, '--to', 'dxf')).out).toContain('DIMENSIONS');
 });
 
 test('check finds in the example what was put into it', async () => {
@@ -192,6 +216,18 @@ describe('what cannot be done ends with 2, the file, the place and the reason', 
       ['setout', '--plan', example('zigzag.plan.json'), '--out', '/nowhere/x.json'],
       '/nowhere/x.json: cannot be written',
     ],
+    ['a tape of nothing', ['setout', '--plan', example('zigzag.plan.json'), '--tape', '0'], '--tape'],
+    [
+      'a floor that is a plan',
+      ['setout', '--floor', example('zigzag.plan.json'), '--student', 'x'],
+      'format',
+    ],
+    [
+      'marks with a word for a number',
+      ['convert', '--file', bad('marks.csv', 'kind,x_m,y_m\ncone,here,1\n'), '--to', 'json'],
+      'line 2, column x_m',
+    ],
+    ['nothing to convert to', ['convert', ...HALL], '--to is missing'],
     [
       'a reading error of nothing',
       ['setout', '--plan', example('zigzag.plan.json'), '--reading-error', 'x'],

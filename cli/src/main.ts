@@ -1,11 +1,14 @@
 import { BadInput, UsageError } from './files.ts';
-import { checkVerb, expandVerb, HELP, rangeVerb, setOutVerb, type Verb } from './verbs.ts';
+import { convertVerb, setOutVerb } from './floor-verbs.ts';
+import { HELP, type Verb } from './options.ts';
+import { checkVerb, expandVerb, rangeVerb } from './verbs.ts';
 
 const VERBS: Readonly<Record<string, Verb>> = {
   expand: expandVerb,
   setout: setOutVerb,
   check: checkVerb,
   range: rangeVerb,
+  convert: convertVerb,
 };
 
 /**

@@ -1,5 +1,6 @@
-import { LENGTH_NAMES, type Plan, type PlannedDrill, type School } from '@angled-chalk/core';
+import { LENGTH_NAMES, type FloorPlan, type Plan, type PlannedDrill, type School } from '@angled-chalk/core';
 import { z } from 'zod';
+import { floorPlanSchema } from './floor-file.ts';
 import { planSchema } from './plan-file.ts';
 import { schoolSchema } from './school.ts';
 import { studentFitSchema } from './student-file.ts';
@@ -58,6 +59,11 @@ export type Student = z.infer<typeof studentSchema>;
 export const planInputSchema = z.object({ plan: planSchema });
 export const storedPlanSchema = planInputSchema.extend(stored);
 export type StoredPlan = Readonly<Omit<z.infer<typeof storedPlanSchema>, 'plan'>> & { readonly plan: Plan };
+
+export const storedFloorSchema = z.object({ ...stored, floor: floorPlanSchema });
+export type StoredFloor = Readonly<Omit<z.infer<typeof storedFloorSchema>, 'floor'>> & {
+  readonly floor: FloorPlan;
+};
 
 export const trackSourceSchema = z.enum(['file', 'simulated tracker']);
 /** What is known of a stored track without its samples. */

@@ -1,10 +1,11 @@
 import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core';
+import { DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS, LAYOUT_KINDS } from '@angled-chalk/core';
+import { floorFile, floorFileSchema } from './floor-file.ts';
 import { camelKey, fromOpenKeys, snakeKey, toOpenKeys } from './open-keys.ts';
 import { planFile, planFileSchema, PLAN_RANGES } from './plan-file.ts';
-import { readPlanFile, readStudentFile } from './read-json.ts';
+import { readFloorFile, readPlanFile, readStudentFile } from './read-json.ts';
 import { studentFile, studentFileSchema } from './student-file.ts';
 import { openJsonSchema } from './write-schema.ts';
 
@@ -34,6 +35,51 @@ test('a plan and a student written and read are the same', () => {
   }
 });
 
+test('a floor with every kind of layout written and read is the same', () => {
+  const pieces = LAYOUT_KINDS.map(({ kind, name, start }) => ({
+    id: kind,
+    name,
+    group: null,
+    locked: false,
+    backward: true,
+    worksOn: null,
+    kind: 'layout' as const,
+    layout: start,
+    at: { x: 1, y: 1 },
+    headingDeg: 0,
+  }));
+  for (const { floor } of [...DEMO_FLOORS, { floor: { ...DEMO_FLOORS[0]!.floor, pieces } }]) {
+    const read = readFloorFile(text(floorFile(floor)));
+    expect(read.ok && read.value).toEqual(floor);
+  }
+});
+
+test.each<
+  [string, (floor: { pieces: { id: string }[]; floor: { outline: unknown[] } }) => void, string, string]
+>([
+  [
+    'two pieces with one id',
+    (floor) => (floor.pieces[1]!.id = floor.pieces[0]!.id),
+    'floor.pieces[1].id',
+    'stands twice',
+  ],
+  ['a room of two corners', (floor) => floor.floor.outline.splice(2), 'floor.floor.outline', '>=3 items'],
+  [
+    'sides that cross',
+    (floor) =>
+      floor.floor.outline.splice(0, 9, { x: 0, y: 0 }, { x: 4, y: 4 }, { x: 4, y: 0 }, { x: 0, y: 4 }),
+    'floor.floor.outline',
+    'Sides 1 and 3 cross',
+  ],
+])('a floor with %s is refused with its path', (_what, spoil, path, says) => {
+  const file = JSON.parse(text(floorFile(DEMO_FLOORS[0]!.floor))) as { floor: Parameters<typeof spoil>[0] };
+  spoil(file.floor);
+  const read = readFloorFile(JSON.stringify(file));
+  expect(read.ok).toBe(false);
+  expect(!read.ok && read.problem.message).toContain(says);
+  expect(!read.ok && read.problem.place.path).toBe(path);
+});
+
 // Source: JSON Schema draft 2020-12 as implemented by the reference validator ajv.
 describe('the published JSON Schemas', () => {
   const ajv = new Ajv2020({
@@ -41,17 +87,20 @@ describe('the published JSON Schemas', () => {
     formats: { uuid: /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i },
   });
   const plan = ajv.compile(JSON.parse(docs('plan.schema.json')) as object);
+  const floor = ajv.compile(JSON.parse(docs('floor.schema.json')) as object);
   const student = ajv.compile(JSON.parse(docs('student.schema.json')) as object);
 
   test('are what the code would write today', () => {
     expect(JSON.parse(docs('plan.schema.json'))).toEqual(openJsonSchema(planFileSchema));
     expect(JSON.parse(docs('student.schema.json'))).toEqual(openJsonSchema(studentFileSchema));
+    expect(JSON.parse(docs('floor.schema.json'))).toEqual(openJsonSchema(floorFileSchema));
   });
 
   test('accept the examples', () => {
     expect(plan(JSON.parse(example('zigzag.plan.json')))).toBe(true);
     expect(plan(JSON.parse(example('wide-zigzag.plan.json')))).toBe(true);
     expect(student(JSON.parse(example('imke.student.json')))).toBe(true);
+    expect(floor(JSON.parse(example('hall.floor.json')))).toBe(true);
   });
 
   test('refuse what the reader refuses', () => {

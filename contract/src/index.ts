@@ -1,5 +1,7 @@
 export * from './open-keys.ts';
+export * from './shapes.ts';
 export * from './plan-file.ts';
+export * from './floor-file.ts';
 export * from './school.ts';
 export * from './student-file.ts';
 export * from './check-file.ts';

@@ -1,12 +1,13 @@
 import type { Plan } from '@angled-chalk/core';
 import { z } from 'zod';
+import { COORDINATE_RANGE, floorSchema, pointSchema, whole, within } from './shapes.ts';
 
 export const PLAN_FORMAT = 'angled-chalk-plan';
 export const PLAN_VERSION = 1;
 
 /** Least and most of every number of a plan, metres, degrees and half steps a minute. */
 export const PLAN_RANGES = {
-  coordinate: [-100, 200],
+  coordinate: COORDINATE_RANGE,
   radiusM: [0, 1],
   cones: [1, 40],
   spacingM: [0.2, 10],
@@ -19,24 +20,6 @@ export const PLAN_RANGES = {
   bandM: [0, 20],
   tempoPerMin: [10, 240],
 } as const satisfies Record<string, readonly [number, number]>;
-
-const within = ([least, most]: readonly [number, number]) => z.number().min(least).max(most);
-const whole = ([least, most]: readonly [number, number]) => z.number().int().min(least).max(most);
-
-const coordinate = within(PLAN_RANGES.coordinate).describe('metres, floor frame');
-export const pointSchema = z.object({ x: coordinate, y: coordinate });
-
-const datumSchema = z.object({
-  id: z.string().min(1).max(8),
-  name: z.string().max(80),
-  at: pointSchema,
-});
-
-const floorSchema = z.object({
-  name: z.string().max(80),
-  outline: z.array(pointSchema).min(3).max(200).describe('corners in order, a simple polygon'),
-  datums: z.array(datumSchema).min(2).max(50).describe('named points a tape can start from'),
-});
 
 const targetSchema = z.object({
   kind: z.enum(['bag', 'pad', 'partner']),

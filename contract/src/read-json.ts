@@ -1,6 +1,14 @@
-import { problem, type InputProblem, type Plan, type Result, type StudentFit } from '@angled-chalk/core';
+import {
+  problem,
+  type InputProblem,
+  type FloorPlan,
+  type Plan,
+  type Result,
+  type StudentFit,
+} from '@angled-chalk/core';
 import type { z } from 'zod';
 import { fromOpenKeys, snakeKey } from './open-keys.ts';
+import { floorFileSchema } from './floor-file.ts';
 import { planFileSchema } from './plan-file.ts';
 import { studentFileSchema } from './student-file.ts';
 
@@ -63,4 +71,10 @@ export function readPlanFile(text: string): Result<Plan> {
 export function readStudentFile(text: string): Result<StudentFit> {
   const read = readOpenJson(text, studentFileSchema, 'student');
   return read.ok ? { ...read, value: read.value.student } : read;
+}
+
+/** Reads an open floor file: a floor with everything laid out on it. */
+export function readFloorFile(text: string): Result<FloorPlan> {
+  const read = readOpenJson(text, floorFileSchema, 'floor');
+  return read.ok ? { ...read, value: read.value.floor as FloorPlan } : read;
 }

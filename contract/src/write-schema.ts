@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
+import { floorFileSchema } from './floor-file.ts';
 import { snakeKey } from './open-keys.ts';
 import { planFileSchema } from './plan-file.ts';
 import { studentFileSchema } from './student-file.ts';
@@ -30,6 +31,7 @@ if (process.argv[1]?.endsWith('write-schema.ts')) {
   for (const [name, schema] of [
     ['plan', planFileSchema],
     ['student', studentFileSchema],
+    ['floor', floorFileSchema],
   ] as const) {
     writeFileSync(
       new URL(`${name}.schema.json`, folder),

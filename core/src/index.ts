@@ -1,12 +1,33 @@
 export * from './floor/vector.ts';
+export * from './floor/result.ts';
+export * from './floor/random.ts';
 export * from './floor/polygon.ts';
 export * from './floor/floor.ts';
 export * from './floor/marks.ts';
 export * from './floor/units.ts';
 export * from './floor/parse-length.ts';
+export * from './floor/fixtures.ts';
+export * from './floor/standards.ts';
+export * from './floor/sides.ts';
+export * from './floor/fit.ts';
+export * from './floor/fit-words.ts';
+export * from './floor/nearest.ts';
+export * from './floor/snap.ts';
+export * from './floor/pack.ts';
+export * from './floor/fill.ts';
+export * from './floor/two-tapes.ts';
+export * from './floor/walk-order.ts';
+export type { HowTo, SetOutPoint, Station, Tape } from './floor/setout-fix.ts';
+export { isClear, SQUARE_U_DEG, USUAL_TAPE } from './floor/setout-fix.ts';
+export * from './floor/check-diagonals.ts';
 export * from './floor/setout.ts';
 export * from './floor/adjust.ts';
+export * from './floor/setout-words.ts';
 export * from './floor/setout-csv.ts';
+export * from './floor/marks-csv.ts';
+export * from './floor/floor-svg.ts';
+export * from './floor/read-svg.ts';
+export * from './floor/floor-dxf.ts';
 export * from './body/proportions.ts';
 export * from './body/schools.ts';
 export * from './body/stance.ts';
@@ -17,6 +38,15 @@ export * from './body/taped.ts';
 export * from './pattern/plan.ts';
 export * from './pattern/zigzag.ts';
 export * from './pattern/layouts.ts';
+export * from './pattern/layout-kinds.ts';
+export { layoutMarks } from './pattern/layout-marks.ts';
+export * from './pattern/lane-box.ts';
+export * from './pattern/class-spacing.ts';
+export * from './pattern/floor-plan.ts';
+export * from './pattern/fill-plan.ts';
+export * from './pattern/setout-job.ts';
+export * from './pattern/floor-files.ts';
+export * from './pattern/floor-edit.ts';
 export * from './pattern/footwork.ts';
 export * from './pattern/first-foot.ts';
 export * from './pattern/step-length.ts';
@@ -35,21 +65,14 @@ export * from './range/reach-body.ts';
 export * from './range/target-parts.ts';
 export * from './range/reach.ts';
 export * from './range/reach-chart.ts';
+export * from './range/bands.ts';
 export * from './range/thumb-rules.ts';
 export * from './range/compare-schools.ts';
 export * from './range/fit-all.ts';
 export * from './range/plan-performance.ts';
 export * from './range/clean-spacing.ts';
-export type {
-  FootSamples,
-  InputProblem,
-  Result,
-  Samples,
-  TargetSamples,
-  Track,
-  TrackStrike,
-} from './track/track.ts';
-export { medianOf, problem, sampleRateHz } from './track/track.ts';
+export type { FootSamples, Samples, TargetSamples, Track, TrackStrike } from './track/track.ts';
+export { medianOf, sampleRateHz } from './track/track.ts';
 export * from './track/csv.ts';
 export * from './track/pack.ts';
 export * from './track/detect.ts';
@@ -62,5 +85,6 @@ export * from './sim/walk.ts';
 export * from './sim/tracker.ts';
 export * from './sim/club.ts';
 export * from './sim/demo-drills.ts';
-export * from './sim/random.ts';
+export * from './sim/demo-floors.ts';
+export * from './floor/random.ts';
 export * from './sim/true-findings.ts';

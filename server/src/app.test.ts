@@ -1,4 +1,5 @@
 import {
+  DEMO_FLOORS,
   DEMO_PLAN,
   DEMO_STUDENTS,
   packTrack,
@@ -12,6 +13,7 @@ import {
   checkSchema,
   erasedSchema,
   storedSchoolSchema,
+  storedFloorSchema,
   storedPlanSchema,
   studentSchema,
   trackInfoSchema,
@@ -226,6 +228,32 @@ describe('plans', () => {
     const value = { ...DEMO_PLAN, band: { kind: 'fixed', nearM: 3, farM: 1 } };
     const { body } = await request(app).post('/api/plans').send({ id: randomUUID(), value }).expect(400);
     expect(apiErrorSchema.parse(body).error.place.path).toBe('value.band.farM');
+  });
+});
+
+describe('floors', () => {
+  const [{ floor }] = DEMO_FLOORS as [(typeof DEMO_FLOORS)[0]];
+
+  test('are kept whole, listed by name, written over their version, deleted and brought back', async () => {
+    const id = randomUUID();
+    const { body } = await request(app).post('/api/floors').send({ id, value: floor }).expect(201);
+    expect(storedFloorSchema.parse(body).floor).toEqual(floor);
+    const renamed = { ...floor, name: 'Aaa' };
+    await request(app).put(`/api/floors/${id}`).send({ version: 1, value: renamed }).expect(200);
+    await request(app).put(`/api/floors/${id}`).send({ version: 1, value: floor }).expect(409);
+    const listed = z.array(storedFloorSchema).parse((await request(app).get('/api/floors')).body);
+    expect(listed[0]).toMatchObject({ id, version: 2, floor: renamed });
+    await request(app).delete(`/api/floors/${id}`).expect(204);
+    await request(app).get(`/api/floors/${id}`).expect(404);
+    await request(app).post(`/api/floors/${id}/restore`).send({}).expect(200);
+    await request(app).get(`/api/floors/${id}`).expect(200);
+  });
+
+  test('whose walls cross are refused with their path', async () => {
+    const outline = [0, 4, 4, 0].map((x, i) => ({ x, y: i % 2 === 0 ? 0 : 4 }));
+    const value = { ...floor, floor: { ...floor.floor, outline } };
+    const { body } = await request(app).post('/api/floors').send({ id: randomUUID(), value }).expect(400);
+    expect(apiErrorSchema.parse(body).error.place.path).toBe('value.floor.outline');
   });
 });
 

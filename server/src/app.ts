@@ -7,6 +7,7 @@ import { pinoHttp } from 'pino-http';
 import { sql } from 'drizzle-orm';
 import { checkRoutes } from './checks/routes.ts';
 import type { Database } from './db/open.ts';
+import { floorRoutes } from './floors/routes.ts';
 import { errorHandler, notFound } from './http/errors.ts';
 import { WEB_DIR } from './places.ts';
 import { planRoutes } from './plans/routes.ts';
@@ -44,6 +45,7 @@ export function createApp(db: Database, logger: Logger): Express {
   app.use('/api/students', studentRoutes(db));
   app.use('/api/schools', schoolRoutes(db));
   app.use('/api/plans', planRoutes(db));
+  app.use('/api/floors', floorRoutes(db));
   app.use('/api/tracks', trackRoutes(db));
   app.use('/api/checks', checkRoutes(db));
   app.use('/api', () => {

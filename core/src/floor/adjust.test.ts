@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { chanceFrom } from '../sim/random.ts';
-import { adjustMarks, moveWords, type Control, type Reading } from './adjust.ts';
+import { chanceFrom } from './random.ts';
+import { adjustMarks, landmarksOf, moveWords, type Control, type Reading } from './adjust.ts';
 import { rectangularFloor } from './floor.ts';
 import { distanceM, type Point } from './vector.ts';
 
@@ -160,4 +160,53 @@ test('without a reading nothing is claimed', () => {
     expect(offM).toBe(0);
     expect(uM).toBeCloseTo(control.settingUM, 9);
   }
+});
+
+// Source: the trilateration example of Ghilani and Wolf, Adjustment Computations (data from memory, here a
+// hundredth of its size): three stations and the distances to U. The answer is checked against the numeric
+// library ml-levenberg-marquardt, which minimises the same squares its own way.
+test('three distances to one point are adjusted as in the surveying text', async () => {
+  const { levenbergMarquardt } = await import('ml-levenberg-marquardt');
+  const stations: [string, Point, number][] = [
+    ['A', { x: 8.654, y: 45.2715 }, 60.49],
+    ['B', { x: 24.3255, y: 20.4725 }, 47.3683],
+    ['C', { x: 28.6522, y: 0.2715 }, 54.4649],
+  ];
+  const text: Control = {
+    datums: new Map(stations.map(([id, at]) => [id, at])),
+    planned: new Map([['U', { x: 68, y: 37 }]]),
+    readingUM: 0.01,
+    settingUM: 1e4,
+  };
+  const { marks, readings } = adjusted(
+    stations.map(([from, , taped]) => ({ from, to: 'U', distanceM: taped })),
+    text,
+  );
+  const fitted = levenbergMarquardt(
+    { x: [0, 1, 2], y: stations.map(([, , taped]) => taped) },
+    ([x, y]) =>
+      (i) =>
+        Math.hypot(x! - stations[i]![1].x, y! - stations[i]![1].y),
+    { initialValues: [68, 37], damping: 0.01, maxIterations: 200, errorTolerance: 1e-14 },
+  );
+  expect(marks[0]!.at.x).toBeCloseTo(fitted.parameterValues[0]!, 5);
+  expect(marks[0]!.at.y).toBeCloseTo(fitted.parameterValues[1]!, 5);
+  for (const { residualM } of readings) expect(Math.abs(residualM)).toBeLessThan(0.001);
+});
+
+test('a mark may be sent towards a door or a bag, not only a corner', () => {
+  const door = {
+    id: 'd',
+    name: 'the door',
+    kind: 'door',
+    at: { x: 2.5, y: 0 },
+    to: { x: 3.5, y: 0 },
+    freeM: 1,
+  } as const;
+  const landmarks = landmarksOf({ ...floor, fixtures: [door] });
+  const { marks } = adjusted(taped(shifted(0, 0.02)), { ...control, settingUM: 0.2 });
+  const mark = { ...marks[1]!, verdict: 'move' as const };
+  expect(moveWords(mark, planned.get('cone 2')!, landmarks, 'metric')).toBe(
+    'Move cone 2 2 cm towards the door.',
+  );
 });

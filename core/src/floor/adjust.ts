@@ -1,6 +1,7 @@
 import { inverse, Matrix } from 'ml-matrix';
+import type { Floor } from './floor.ts';
 import { formatLength, type UnitSystem } from './units.ts';
-import { distanceM, headingDeg, type Point } from './vector.ts';
+import { distanceM, headingDeg, midpoint, type Point } from './vector.ts';
 
 /** A distance taped between two named points, datums or marks. Metres. */
 export interface Reading {
@@ -174,7 +175,19 @@ function report(
   };
 }
 
-/** "Move cone 5 2 cm towards the far-left corner": the way back to the plan, by the nearest datum to it. */
+/** Everything a way on the floor can be named by: datums, doors, posts, benches, bags. */
+export const landmarksOf = ({
+  datums,
+  fixtures = [],
+}: Floor): { readonly name: string; readonly at: Point }[] => [
+  ...datums.map(({ id, name, at }) => ({ name: name === '' ? id : name, at })),
+  ...fixtures.map((fixture) => ({
+    name: fixture.name,
+    at: fixture.kind === 'door' ? midpoint(fixture.at, fixture.to) : fixture.at,
+  })),
+];
+
+/** "Move cone 5 2 cm towards the far-left corner": the way back to the plan, by the landmark nearest to it. */
 export function moveWords(
   mark: AdjustedMark,
   planned: Point,
@@ -187,5 +200,5 @@ export function moveWords(
   const way = headingDeg(mark.at, planned);
   const offOf = (at: Point): number => Math.abs(((headingDeg(mark.at, at) - way + 540) % 360) - 180);
   const towards = datums.reduce((a, b) => (offOf(b.at) < offOf(a.at) ? b : a));
-  return `Move ${mark.id} ${formatLength(mark.offM, units)} towards the ${towards.name}.`;
+  return `Move ${mark.id} ${formatLength(mark.offM, units)} towards the ${towards.name.replace(/^the /, '')}.`;
 }

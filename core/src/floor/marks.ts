@@ -1,4 +1,4 @@
-import type { Point } from './vector.ts';
+import { wrapDeg, type Point } from './vector.ts';
 
 /** Something laid out on a floor. Metres, degrees, floor frame. */
 export type Mark = MarkBase & MarkShape;
@@ -18,6 +18,9 @@ export type MarkShape =
   | { readonly kind: 'cross'; readonly sizeM: number; readonly headingDeg: number }
   | { readonly kind: 'rope'; readonly to: Point; readonly heightM: number }
   | { readonly kind: 'bag' | 'pad' | 'partner'; readonly radiusM: number };
+
+export const MARK_KINDS = ['cone', 'line', 'arc', 'cross', 'rope', 'bag', 'pad', 'partner'] as const;
+export type MarkKind = Mark['kind'];
 
 /** What a layout takes to set out. */
 export interface Materials {
@@ -58,4 +61,20 @@ export function materialsOf(marks: readonly Mark[]): Materials {
     bags: marks.filter(({ kind }) => kind === 'bag').length,
     helpers: marks.filter(({ kind }) => kind === 'pad' || kind === 'partner').length,
   };
+}
+
+/** A mark carried along by a rigid move of the floor: its points, and the headings it holds. */
+export function moveMark(mark: Mark, place: (p: Point) => Point, turnDeg: number): Mark {
+  const at = place(mark.at);
+  switch (mark.kind) {
+    case 'line':
+    case 'rope':
+      return { ...mark, at, to: place(mark.to) };
+    case 'arc':
+      return { ...mark, at, fromDeg: mark.fromDeg + turnDeg, toDeg: mark.toDeg + turnDeg };
+    case 'cross':
+      return { ...mark, at, headingDeg: wrapDeg(mark.headingDeg + turnDeg) };
+    default:
+      return { ...mark, at };
+  }
 }

@@ -1,35 +1,64 @@
 import Papa from 'papaparse';
+import type { CheckDistance } from './check-diagonals.ts';
+import type { HowTo } from './setout-fix.ts';
 import type { SetOut } from './setout.ts';
 
-/** The set-out table as CSV, metres to the millimetre: one row a cone, then the check diagonal. */
-export function setOutCsv(setOut: SetOut): string {
-  const m = (metres: number): string => metres.toFixed(3);
-  const rows = setOut.rows.map(({ cone, datums: [a, b], side, fix, check }) => ({
-    mark: `cone ${cone.number}`,
-    x_m: m(cone.at.x),
-    y_m: m(cone.at.y),
-    first_datum: a.name,
-    first_tape_m: m(fix.distancesM[0]),
-    second_datum: b.name,
-    second_tape_m: m(fix.distancesM[1]),
-    side_of_first_to_second: side,
-    tape_angle_deg: fix.angleDeg.toFixed(1),
-    expected_error_cm: (fix.majorM * 100).toFixed(2),
-    weak_fix: fix.weak ? 'yes' : 'no',
-    check_datum: check.from.name,
-    check_tape_m: m(check.distanceM),
+const m = (metres: number): string => metres.toFixed(3);
+
+const howCells = (how: HowTo): Readonly<Record<string, string>> =>
+  how.kind === 'two-tapes'
+    ? {
+        method: 'two tapes',
+        first_from: how.from[0].name,
+        first_tape_m: m(how.distancesM[0]),
+        second_from: how.from[1].name,
+        second_tape_m: m(how.distancesM[1]),
+        side_of_first_to_second: how.side,
+        tape_angle_deg: how.angleDeg.toFixed(1),
+        weak_fix: how.weak ? 'yes' : 'no',
+      }
+    : {
+        method: 'along the wall, then square into the room',
+        first_from: how.from.name,
+        first_tape_m: m(how.alongM),
+        second_tape_m: m(how.offsetM),
+        weak_fix: 'no',
+      };
+
+const FIELDS = [
+  'order',
+  'mark',
+  'x_m',
+  'y_m',
+  'method',
+  'first_from',
+  'first_tape_m',
+  'second_from',
+  'second_tape_m',
+  'side_of_first_to_second',
+  'tape_angle_deg',
+  'weak_fix',
+  'expected_error_cm',
+  'check_from',
+  'check_tape_m',
+];
+
+/** The set-out table as CSV, metres to the millimetre: a row a mark in the order of placing, then the checks. */
+export function setOutCsv(setOut: SetOut, checks: readonly CheckDistance[]): string {
+  const rows = setOut.rows.map(({ point, how, majorM, check }, i) => ({
+    order: i + 1,
+    mark: point.id,
+    x_m: m(point.at.x),
+    y_m: m(point.at.y),
+    ...howCells(how),
+    expected_error_cm: (majorM * 100).toFixed(2),
+    ...(check ? { check_from: check.from.name, check_tape_m: m(check.distanceM) } : {}),
   }));
-  const fields = Object.keys(rows[0] ?? { mark: '' });
-  const { diagonal } = setOut;
-  const last = diagonal
-    ? [
-        {
-          mark: 'check diagonal',
-          first_datum: diagonal.from.name,
-          second_datum: diagonal.to.name,
-          check_tape_m: m(diagonal.distanceM),
-        },
-      ]
-    : [];
-  return `${Papa.unparse([...rows, ...last], { columns: fields, newline: '\n' })}\n`;
+  const last = checks.map(({ from, to, distanceM }) => ({
+    mark: 'check diagonal',
+    first_from: from,
+    second_from: to,
+    check_tape_m: m(distanceM),
+  }));
+  return `${Papa.unparse([...rows, ...last], { columns: FIELDS, newline: '\n' })}\n`;
 }

@@ -1,105 +1,155 @@
 import fc from 'fast-check';
-import { EigenvalueDecomposition, inverse, Matrix } from 'ml-matrix';
 import Papa from 'papaparse';
-import { chanceFrom } from '../sim/random.ts';
-import { rectangularFloor, type Cone } from './floor.ts';
-import { setOut, sideOf, twoTapeFix, twoTapePoint } from './setout.ts';
+import { checkDiagonals } from './check-diagonals.ts';
+import type { Floor } from './floor.ts';
+import { rectangularFloor } from './floor.ts';
+import { chanceFrom } from './random.ts';
+import { setOut } from './setout.ts';
 import { setOutCsv } from './setout-csv.ts';
-import { distanceM } from './vector.ts';
+import { isClear, SQUARE_U_DEG, USUAL_TAPE, type HowTo, type SetOutPoint } from './setout-fix.ts';
+import { twoTapePoint } from './two-tapes.ts';
+import { distanceM, fromFacing, headingDeg, radians, type Point } from './vector.ts';
 
 const mat = rectangularFloor('mat', 6, 8);
-const cone = (number: number, x: number, y: number): Cone => ({ number, at: { x, y }, radiusM: 0.08 });
-const A = { x: 0, y: 0 };
-const B = { x: 5, y: 0 };
+const mark = (id: string, x: number, y: number): SetOutPoint => ({ id, at: { x, y } });
+const twoTapes = (how: HowTo) => {
+  if (how.kind !== 'two-tapes') throw new Error(`expected two tapes, got ${how.kind}`);
+  return how;
+};
+/** Follows the words of a row on the floor. */
+function follow(how: HowTo, outline: readonly Point[]): Point {
+  if (how.kind === 'two-tapes') {
+    const [a, b] = how.from;
+    return twoTapePoint(a.at, how.distancesM[0], b.at, how.distancesM[1], how.side)!;
+  }
+  const along = headingDeg(how.from.at, how.towards);
+  const foot = fromFacing(how.from.at, along, 0, how.alongM);
+  return [1, -1]
+    .map((side) => fromFacing(foot, along, side * how.offsetM, 0))
+    .find((p) => isClear({ name: '', outline, datums: [] }, foot, p))!;
+}
 
-// Source: worked by hand from the 3-4-5 triangle (Euclid, Elements I.48): the foot of its height
-// divides the hypotenuse 5 into 9/5 and 16/5, and the height is 12/5.
-test('tapes of three and four metres from datums five metres apart meet 1.8 m along and 2.4 m out', () => {
-  const left = twoTapePoint(A, 3, B, 4, 'left')!;
-  expect(left.x).toBeCloseTo(1.8, 12);
-  expect(left.y).toBeCloseTo(2.4, 12);
-  expect(twoTapePoint(A, 3, B, 4, 'right')!.y).toBeCloseTo(-2.4, 12);
-  expect(twoTapeFix(left, A, B).angleDeg).toBeCloseTo(90, 9);
-});
-
-test('tapes that are too short do not meet, and say so', () => {
-  expect(twoTapePoint(A, 2, B, 2.5, 'left')).toBeNull();
-  expect(twoTapePoint(A, 2, A, 2, 'left')).toBeNull();
-});
-
-test('setting out the distances of a mark on its side gives the mark back', () => {
+test('following the row on the floor leads to the mark', () => {
   const coordinate = fc.double({ min: 0.2, max: 5.8, noNaN: true });
   fc.assert(
     fc.property(coordinate, coordinate, (x, y) => {
-      const { rows } = setOut(mat, [cone(1, x, y)]);
+      const { rows } = setOut(mat, [mark('cone 1', x, y)]);
       const row = rows[0]!;
-      const [a, b] = row.datums;
-      const again = twoTapePoint(a.at, row.fix.distancesM[0], b.at, row.fix.distancesM[1], row.side)!;
-      expect(distanceM(again, { x, y })).toBeLessThan(1e-6);
-      expect(distanceM(row.check.from.at, { x, y })).toBeCloseTo(row.check.distanceM, 12);
+      expect(distanceM(follow(row.how, mat.outline), { x, y })).toBeLessThan(1e-6);
+      expect(distanceM(row.check!.from.at, { x, y })).toBeCloseTo(row.check!.distanceM, 12);
     }),
   );
 });
 
-// Source: least squares, cov = u^2 (J^T J)^-1 with J the unit directions, eigenvalues by ml-matrix.
-test('the error ellipse is the eigen-decomposition of the covariance of two readings', () => {
-  fc.assert(
-    fc.property(
-      fc.double({ min: 0.5, max: 5, noNaN: true }),
-      fc.double({ min: 0.5, max: 6, noNaN: true }),
-      (x, y) => {
-        const mark = { x, y };
-        const fix = twoTapeFix(mark, A, B, 0.005);
-        const unit = (d: typeof A) => [(x - d.x) / distanceM(mark, d), (y - d.y) / distanceM(mark, d)];
-        const J = new Matrix([unit(A), unit(B)]);
-        const covariance = inverse(J.transpose().mmul(J)).mul(0.005 ** 2);
-        const axes = new EigenvalueDecomposition(covariance).realEigenvalues
-          .map(Math.sqrt)
-          .sort((p, q) => q - p);
-        expect(fix.majorM).toBeCloseTo(axes[0]!, 9);
-        expect(fix.minorM).toBeCloseTo(axes[1]!, 9);
-      },
-    ),
-  );
-});
-
-// Source: simulation; the ellipse is a first-order statement, so a tenth of slack.
-test('readings with that error scatter as far as the ellipse says', () => {
-  const chance = chanceFrom(5);
-  const mark = { x: 1.2, y: 3.1 };
-  const fix = twoTapeFix(mark, A, B, 0.005);
-  const off = Array.from({ length: 4000 }, () => {
-    const [r1, r2] = fix.distancesM.map((r) => r + 0.005 * chance.normal()) as [number, number];
-    return distanceM(twoTapePoint(A, r1, B, r2, sideOf(mark, A, B))!, mark) ** 2;
-  });
-  const rms = Math.sqrt(off.reduce((a, b) => a + b) / off.length);
-  const expected = Math.hypot(fix.majorM, fix.minorM);
-  expect(rms / expected).toBeGreaterThan(0.9);
-  expect(rms / expected).toBeLessThan(1.1);
-});
-
-// Source: rule of well-conditioned triangles, 30 to 150 degrees (surveying texts, from memory).
-test('tapes that meet flatter than 30 degrees make a weak fix', () => {
-  expect(twoTapeFix({ x: 2.5, y: 0.3 }, A, B).weak).toBe(true);
-  expect(twoTapeFix({ x: 2.5, y: 12 }, A, B).weak).toBe(true);
-  expect(twoTapeFix({ x: 2.5, y: 2.5 }, A, B).weak).toBe(false);
-});
-
 test('a mark on the line between two datums is taken from other datums', () => {
-  const { rows } = setOut(mat, [cone(1, 3, 0.05), cone(2, 3, 4)]);
-  expect(rows.every((row) => !row.fix.weak)).toBe(true);
+  const { rows } = setOut(mat, [mark('cone 1', 3, 0.05), mark('cone 2', 3, 4)]);
+  for (const { how } of rows) if (how.kind === 'two-tapes') expect(how.weak).toBe(false);
 });
 
-test('the check diagonal of six by eight is ten', () => {
-  expect(setOut(mat, []).diagonal!.distanceM).toBeCloseTo(10, 12);
+test('no pair of datums with free, long enough tapes has a smaller error ellipse by a quarter', () => {
+  const points = [mark('a', 1, 1), mark('b', 3, 5), mark('c', 5, 7), mark('d', 2.2, 3.1)];
+  for (const { point, majorM } of setOut(mat, points).rows) {
+    for (const { majorM: alone } of setOut(mat, [point]).rows)
+      expect(majorM).toBeLessThanOrEqual(1.25 * alone + 1e-12);
+  }
 });
 
-test('the CSV holds a row a cone and the diagonal, to the millimetre', () => {
-  const parsed = Papa.parse<Record<string, string>>(setOutCsv(setOut(mat, [cone(1, 3, 4), cone(2, 2, 2)])), {
+test('a tape is never longer than the tape, nor through a post', () => {
+  const long = rectangularFloor('hall', 18, 24);
+  const floor: Floor = {
+    ...long,
+    fixtures: [{ id: 'p', name: 'post', kind: 'post', at: { x: 2, y: 2 }, radiusM: 0.3 }],
+  };
+  const points = [mark('a', 4, 4), mark('b', 9, 12), mark('c', 9, 3), mark('d', 5, 6)];
+  const { rows, unreachable } = setOut(floor, points, { lengthM: 10, readingUM: 0.005 });
+  expect(rows.length + unreachable.length).toBe(4);
+  expect(rows.length).toBeGreaterThan(2);
+  for (const { how, point } of rows) {
+    if (how.kind === 'wall-offset') expect(Math.max(how.alongM, how.offsetM)).toBeLessThanOrEqual(10);
+    else
+      how.from.forEach(({ at }, i) => {
+        expect(how.distancesM[i]).toBeLessThanOrEqual(10);
+        expect(isClear(floor, at, point.at)).toBe(true);
+      });
+  }
+  expect(isClear(floor, { x: 0, y: 0 }, { x: 4, y: 4 })).toBe(false);
+});
+
+test('where only one wall can be reached the mark is offset from it, and its error says so', () => {
+  const hall = rectangularFloor('hall', 30, 30);
+  const { rows } = setOut(hall, [mark('a', 6, 2)], { lengthM: 8, readingUM: 0.005 });
+  const { how, majorM } = rows[0]!;
+  expect(how).toMatchObject({ kind: 'wall-offset', alongM: 6, offsetM: 2 });
+  expect(majorM).toBeCloseTo(Math.hypot(0.005, 2 * Math.tan(radians(SQUARE_U_DEG))), 9);
+});
+
+test('a mark no datum serves is taken from marks that stand, which come first and pass their error on', () => {
+  const hall = rectangularFloor('hall', 40, 40);
+  const points = [mark('far', 9, 9), mark('a', 5, 4), mark('b', 4, 6), mark('lost', 30, 21)];
+  const { rows, unreachable } = setOut(hall, points, { lengthM: 7, readingUM: 0.005 });
+  const far = rows.find(({ point }) => point.id === 'far')!;
+  expect(twoTapes(far.how).from.map(({ kind }) => kind)).toEqual(['mark', 'mark']);
+  for (const { id } of twoTapes(far.how).from) {
+    expect(rows.findIndex(({ point }) => point.id === id)).toBeLessThan(rows.indexOf(far));
+  }
+  expect(far.majorM).toBeGreaterThan(
+    Math.max(...rows.filter((row) => row !== far).map(({ majorM }) => majorM)),
+  );
+  expect(unreachable.map(({ id }) => id)).toEqual(['lost']);
+});
+
+// Source: simulation: every tape read with the stated error, all rows followed in order.
+test('a mark taken from marks scatters as far as its carried error says', () => {
+  const hall = rectangularFloor('hall', 40, 40);
+  const points = [mark('a', 5, 4), mark('b', 4, 6), mark('far', 9, 9)];
+  const { rows } = setOut(hall, points, { lengthM: 7, readingUM: 0.005 });
+  const chance = chanceFrom(11);
+  const last = rows.find(({ point }) => point.id === 'far')!;
+  const squares = Array.from({ length: 3000 }, () => {
+    const stands = new Map<string, Point>();
+    for (const { how, point } of rows) {
+      if (how.kind === 'wall-offset') {
+        const askew = radians(SQUARE_U_DEG) * chance.normal();
+        const along = how.alongM + 0.005 * chance.normal() + how.offsetM * Math.tan(askew);
+        const offset = how.offsetM + 0.005 * chance.normal();
+        const heading = headingDeg(how.from.at, how.towards);
+        const side = follow(how, hall.outline);
+        const foot = fromFacing(how.from.at, heading, 0, how.alongM);
+        const right = distanceM(fromFacing(foot, heading, how.offsetM, 0), side) < 1e-6 ? 1 : -1;
+        stands.set(point.id, fromFacing(how.from.at, heading, right * offset, along));
+        continue;
+      }
+      const [a, b] = how.from.map(({ id, at }) => stands.get(id) ?? at) as [Point, Point];
+      const [r1, r2] = how.distancesM.map((r) => r + 0.005 * chance.normal()) as [number, number];
+      stands.set(point.id, twoTapePoint(a, r1, b, r2, how.side)!);
+    }
+    return distanceM(stands.get('far')!, last.point.at) ** 2;
+  });
+  const rms = Math.sqrt(squares.reduce((a, b) => a + b) / squares.length);
+  expect(rms / Math.hypot(last.majorM, last.minorM)).toBeGreaterThan(0.8);
+  expect(rms / Math.hypot(last.majorM, last.minorM)).toBeLessThan(1.2);
+});
+
+test('the check diagonals of six by eight are ten, and every box has its two', () => {
+  const square = [mark('1', 0, 0), mark('2', 3, 0), mark('3', 3, 4), mark('4', 0, 4)];
+  const checks = checkDiagonals(mat, [square]);
+  expect(checks.map(({ from, to }) => `${from}${to}`)).toEqual(['AC', 'BD', '13', '24']);
+  expect(checks.map((check) => check.distanceM)).toEqual([10, 10, 5, 5]);
+});
+
+test('the CSV holds a row a mark in the order of placing and the diagonals, to the millimetre', () => {
+  const table = setOut(mat, [mark('cone 1', 3, 4), mark('cone 2', 2, 2)], USUAL_TAPE);
+  const parsed = Papa.parse<Record<string, string>>(setOutCsv(table, checkDiagonals(mat, [])), {
     header: true,
     skipEmptyLines: true,
   });
-  expect(parsed.data.map((row) => row['mark'])).toEqual(['cone 1', 'cone 2', 'check diagonal']);
-  expect(parsed.data[0]!['first_tape_m']).toBe('5.000');
-  expect(parsed.data[2]!['check_tape_m']).toBe('10.000');
+  expect(parsed.data.map((row) => row['mark']).sort()).toEqual([
+    'check diagonal',
+    'check diagonal',
+    'cone 1',
+    'cone 2',
+  ]);
+  const one = parsed.data.find((row) => row['mark'] === 'cone 1')!;
+  expect(one['first_tape_m']).toBe('5.000');
+  expect(parsed.data.at(-1)!['check_tape_m']).toBe('10.000');
 });

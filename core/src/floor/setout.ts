@@ -1,129 +1,170 @@
-import { degrees, distanceM, subtract, type Point } from './vector.ts';
-import type { Cone, Datum, Floor } from './floor.ts';
-
-/** One tape reading, 1 sigma, metres (default, own choice; a coach can change it). */
-export const READING_U_M = 0.005;
-/** Two tapes that meet flatter or sharper than this make a weak fix (surveying rule, from memory). */
-export const WEAK_BELOW_DEG = 30;
-export const WEAK_ABOVE_DEG = 150;
-
-export interface TwoTapeFix {
-  readonly distancesM: readonly [number, number];
-  /** Angle at the mark between the two tapes. */
-  readonly angleDeg: number;
-  /** Semi-axes of the 1-sigma error ellipse. */
-  readonly majorM: number;
-  readonly minorM: number;
-  readonly weak: boolean;
-}
+import type { Floor } from './floor.ts';
+import {
+  EXACT,
+  reachable,
+  stationOf,
+  twoTapes,
+  USUAL_TAPE,
+  wallOffsets,
+  type Candidate,
+  type HowTo,
+  type Placed,
+  type SetOutPoint,
+  type Spread,
+  type Station,
+  type Tape,
+} from './setout-fix.ts';
+import { distanceM } from './vector.ts';
+import { walkOrder } from './walk-order.ts';
 
 export interface SetOutRow {
-  readonly cone: Cone;
-  readonly datums: readonly [Datum, Datum];
-  /** Which side of the line from the first datum to the second the mark lies on. */
-  readonly side: 'left' | 'right';
-  readonly fix: TwoTapeFix;
-  /** A third reading that must agree: from a datum not used for the fix. */
-  readonly check: { readonly from: Datum; readonly distanceM: number };
+  readonly point: SetOutPoint;
+  readonly how: HowTo;
+  /** Semi-axes of the 1-sigma error ellipse of the mark. */
+  readonly majorM: number;
+  readonly minorM: number;
+  /** A third reading that must agree; null when no tape reaches. */
+  readonly check: { readonly from: Station; readonly distanceM: number } | null;
 }
 
 export interface SetOut {
+  /** In the order of placing. */
   readonly rows: readonly SetOutRow[];
-  /** A diagonal of the floor, to prove that the datums are where the plan says. */
-  readonly diagonal: { readonly from: Datum; readonly to: Datum; readonly distanceM: number } | null;
-  readonly readingUM: number;
+  /** Way from mark to mark in that order, and whether no order is shorter. */
+  readonly walkM: number;
+  readonly walkIsShortest: boolean;
+  /** Marks that cannot be set out: no tape reaches them from two places. */
+  readonly unreachable: readonly SetOutPoint[];
+  readonly tape: Tape;
 }
 
+/** One pair of datums for all is kept while it costs less than this over a mark's own best (own choice). */
+const SAME_PAIR_WORTH = 1.25;
+/** A mark is taken from this many of the nearest stations at most. */
+const NEAR_STATIONS = 10;
+
 /**
- * Error of a mark set out with two tapes: the intersection of two circles. With unit directions
- * e1, e2 from the datums to the mark, readings r_i = e_i . p, so cov(p) = u^2 (E^T E)^-1, whose
- * eigenvalues are u^2 / (1 -+ |cos a|), a the angle between the tapes.
+ * How to set out every point: two tapes from the pair of datums with the smallest error ellipse, tapes no
+ * longer than the tape and not through an obstacle; where the datums serve badly, offsets from a wall, or
+ * from marks that stand already, with their own error carried on (their errors taken as independent).
+ * Rows come in the order that walks least.
  */
-export function twoTapeFix(mark: Point, a: Point, b: Point, readingUM = READING_U_M): TwoTapeFix {
-  const toA = subtract(a, mark);
-  const toB = subtract(b, mark);
-  const angle = Math.abs(Math.atan2(toA.x * toB.y - toA.y * toB.x, toA.x * toB.x + toA.y * toB.y));
-  const cosine = Math.min(1 - 1e-12, Math.abs(Math.cos(angle)));
-  const angleDeg = degrees(angle);
+export function setOut(floor: Floor, points: readonly SetOutPoint[], tape: Tape = USUAL_TAPE): SetOut {
+  const datums = floor.datums.map((datum): Placed => ({ ...datum, kind: 'datum', spread: EXACT }));
+  const seen = new Map(points.map((point) => [point.id, reachable(floor, datums, point.at, tape)]));
+  const common = commonPair(points, seen, tape);
+  const done = new Map<string, { readonly row: SetOutRow; readonly spread: Spread }>();
+  for (const point of points) {
+    const found = fromDatums(floor, point, seen.get(point.id)!, common, tape);
+    if (found) done.set(point.id, found);
+  }
+  let left = points.filter(({ id }) => !done.has(id));
+  while (left.length > 0) {
+    const next = bestFromMarks(floor, left, done, datums, tape);
+    if (!next) break;
+    done.set(next.row.point.id, next);
+    left = left.filter(({ id }) => id !== next.row.point.id);
+  }
+  const rows = [...done.values()].map(({ row }) => row);
+  const index = new Map(rows.map(({ point }, i) => [point.id, i]));
+  const before = rows.map(({ how }) =>
+    how.kind === 'two-tapes'
+      ? how.from.filter(({ kind }) => kind === 'mark').map(({ id }) => index.get(id)!)
+      : [],
+  );
+  const walk = walkOrder(
+    rows.map(({ point }) => point.at),
+    before,
+  );
   return {
-    distancesM: [distanceM(a, mark), distanceM(b, mark)],
-    angleDeg,
-    majorM: readingUM / Math.sqrt(1 - cosine),
-    minorM: readingUM / Math.sqrt(1 + cosine),
-    weak: angleDeg < WEAK_BELOW_DEG || angleDeg > WEAK_ABOVE_DEG,
+    rows: walk.order.map((i) => rows[i]!),
+    walkM: walk.lengthM,
+    walkIsShortest: walk.shortest,
+    unreachable: left,
+    tape,
   };
 }
 
-/** Left or right of the directed line a -> b. */
-export function sideOf(mark: Point, a: Point, b: Point): 'left' | 'right' {
-  return (b.x - a.x) * (mark.y - a.y) - (b.y - a.y) * (mark.x - a.x) >= 0 ? 'left' : 'right';
+const pairsOf = <T>(items: readonly T[]): (readonly [T, T])[] =>
+  items.flatMap((a, i) => items.slice(i + 1).map((b) => [a, b] as const));
+
+/** The pair of datums whose worst mark is best, among the pairs that reach all. */
+function commonPair(
+  points: readonly SetOutPoint[],
+  seen: ReadonlyMap<string, readonly Placed[]>,
+  tape: Tape,
+): string | null {
+  const worst = new Map<string, { worstM: number; count: number }>();
+  for (const point of points) {
+    for (const [a, b] of pairsOf(seen.get(point.id)!)) {
+      const key = `${a.id}|${b.id}`;
+      const known = worst.get(key) ?? { worstM: 0, count: 0 };
+      const { majorM } = twoTapes(point, a, b, tape);
+      worst.set(key, { worstM: Math.max(known.worstM, majorM), count: known.count + 1 });
+    }
+  }
+  const all = [...worst].filter(([, { count }]) => count === points.length);
+  return all.sort((p, q) => p[1].worstM - q[1].worstM)[0]?.[0] ?? null;
 }
 
-/**
- * Where two tapes meet: the point at distance r1 from a and r2 from b on the named side of a -> b,
- * or null when the tapes do not meet.
- */
-export function twoTapePoint(
-  a: Point,
-  r1M: number,
-  b: Point,
-  r2M: number,
-  side: 'left' | 'right',
-): Point | null {
-  const base = distanceM(a, b);
-  if (base === 0) return null;
-  const along = (r1M * r1M - r2M * r2M + base * base) / (2 * base);
-  const heightSquared = r1M * r1M - along * along;
-  if (heightSquared < -1e-12) return null;
-  const height = Math.sqrt(Math.max(0, heightSquared)) * (side === 'left' ? 1 : -1);
-  const ux = (b.x - a.x) / base;
-  const uy = (b.y - a.y) / base;
-  return { x: a.x + ux * along - uy * height, y: a.y + uy * along + ux * height };
+const smallest = (candidates: readonly Candidate[]): Candidate | null =>
+  candidates.reduce<Candidate | null>((a, b) => (a && a.majorM <= b.majorM + 1e-12 ? a : b), null);
+
+const isWeak = ({ how }: Candidate): boolean => how.kind === 'two-tapes' && how.weak;
+
+function fromDatums(
+  floor: Floor,
+  point: SetOutPoint,
+  stations: readonly Placed[],
+  common: string | null,
+  tape: Tape,
+): { row: SetOutRow; spread: Spread } | null {
+  const pairs = pairsOf(stations).map(([a, b]) => ({
+    key: `${a.id}|${b.id}`,
+    fix: twoTapes(point, a, b, tape),
+  }));
+  const strong = pairs.filter(({ fix }) => !isWeak(fix));
+  const best = smallest(strong.map(({ fix }) => fix));
+  const shared = strong.find(({ key }) => key === common)?.fix;
+  const tapes = shared && best && shared.majorM <= SAME_PAIR_WORTH * best.majorM ? shared : best;
+  const onFloor = floor.datums.map((datum): Placed => ({ ...datum, kind: 'datum', spread: EXACT }));
+  const chosen = tapes ?? smallest(wallOffsets(floor, point, onFloor, tape));
+  return chosen && rowOf(point, chosen, stations);
 }
 
-/**
- * Two tape distances for every cone. One pair of datums serves the whole lane where it can (the pair
- * with the smallest worst error ellipse); a cone it serves badly gets its own best pair.
- */
-export function setOut(floor: Floor, cones: readonly Cone[], readingUM = READING_U_M): SetOut {
-  const pairs = pairsOf(floor.datums);
-  if (pairs.length === 0) throw new Error('set-out needs at least two datums');
-  const worst = ([a, b]: readonly [Datum, Datum]): number =>
-    Math.max(0, ...cones.map((cone) => twoTapeFix(cone.at, a.at, b.at, readingUM).majorM));
-  const common = pairs.reduce((best, pair) => (worst(pair) < worst(best) - 1e-12 ? pair : best));
-  const rows = cones.map((cone): SetOutRow => {
-    const ellipse = ([a, b]: readonly [Datum, Datum]): TwoTapeFix =>
-      twoTapeFix(cone.at, a.at, b.at, readingUM);
-    const best = pairs.reduce((x, y) => (ellipse(y).majorM < ellipse(x).majorM - 1e-12 ? y : x));
-    const datums = ellipse(common).weak ? best : common;
-    return {
-      cone,
-      datums,
-      side: sideOf(cone.at, datums[0].at, datums[1].at),
-      fix: ellipse(datums),
-      check: checkReading(floor.datums, datums, cone),
-    };
+function rowOf(point: SetOutPoint, chosen: Candidate, stations: readonly Placed[]) {
+  const { how, spread, majorM, minorM } = chosen;
+  const used = how.kind === 'two-tapes' ? how.from.map(({ id }) => id) : [how.from.id];
+  const free = stations.filter(({ id }) => !used.includes(id));
+  const from = free.sort((a, b) => distanceM(b.at, point.at) - distanceM(a.at, point.at))[0];
+  const check = from ? { from: stationOf(from), distanceM: distanceM(from.at, point.at) } : null;
+  return { row: { point, how, majorM, minorM, check }, spread };
+}
+
+/** Of the points left, the one that marks and datums together place best; weak fixes when nothing else. */
+function bestFromMarks(
+  floor: Floor,
+  left: readonly SetOutPoint[],
+  done: ReadonlyMap<string, { readonly row: SetOutRow; readonly spread: Spread }>,
+  datums: readonly Placed[],
+  tape: Tape,
+) {
+  const marks = [...done.values()].map(({ row, spread }): Placed => ({
+    id: row.point.id,
+    name: row.point.id,
+    at: row.point.at,
+    kind: 'mark',
+    spread,
+  }));
+  const options = left.flatMap((point) => {
+    const near = [...datums, ...marks].sort((a, b) => distanceM(a.at, point.at) - distanceM(b.at, point.at));
+    const stations = reachable(floor, near, point.at, tape).slice(0, NEAR_STATIONS);
+    const fixes = pairsOf(stations).map(([a, b]) => twoTapes(point, a, b, tape));
+    const strong = fixes.filter((fix) => !isWeak(fix));
+    const fix = smallest(strong.length > 0 ? strong : fixes);
+    return fix ? [{ point, fix, stations }] : [];
   });
-  return { rows, diagonal: longestDiagonal(pairs), readingUM };
-}
-
-function pairsOf(datums: readonly Datum[]): (readonly [Datum, Datum])[] {
-  return datums.flatMap((a, i) => datums.slice(i + 1).map((b) => [a, b] as const));
-}
-
-function checkReading(
-  datums: readonly Datum[],
-  used: readonly [Datum, Datum],
-  cone: Cone,
-): SetOutRow['check'] {
-  const free = datums.filter((datum) => !used.includes(datum));
-  const from = (free.length > 0 ? free : used).reduce((x, y) =>
-    distanceM(y.at, cone.at) > distanceM(x.at, cone.at) ? y : x,
-  );
-  return { from, distanceM: distanceM(from.at, cone.at) };
-}
-
-function longestDiagonal(pairs: readonly (readonly [Datum, Datum])[]): SetOut['diagonal'] {
-  const spans = pairs.map(([from, to]) => ({ from, to, distanceM: distanceM(from.at, to.at) }));
-  return spans.reduce((x, y) => (y.distanceM > x.distanceM ? y : x));
+  const rank = ({ fix }: (typeof options)[number]): number => fix.majorM + (isWeak(fix) ? 1e3 : 0);
+  const best = options.sort((a, b) => rank(a) - rank(b))[0];
+  return best ? rowOf(best.point, best.fix, best.stations) : null;
 }

@@ -62,3 +62,23 @@ export function inFacing(
 /** Point at (rightM, forwardM) from an origin that faces facingDeg. */
 export const fromFacing = (origin: Point, facingDeg: number, rightM: number, forwardM: number): Point =>
   add(origin, add(scale(rightOf(facingDeg), rightM), scale(forward(facingDeg), forwardM)));
+
+/** A point turned about another, degrees clockwise. */
+export function turnAbout(p: Point, about: Point, turnDeg: number): Point {
+  if (turnDeg === 0) return p;
+  const { x, y } = subtract(p, about);
+  const [sin, cos] = [Math.sin(radians(turnDeg)), Math.cos(radians(turnDeg))];
+  return { x: about.x + x * cos + y * sin, y: about.y - x * sin + y * cos };
+}
+
+/** The smallest box around points: its near-left and far-right corners. */
+export function boundsOf(points: readonly Point[]): { readonly least: Point; readonly most: Point } {
+  let [left, near, right, far] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of points) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    near = Math.min(near, y);
+    far = Math.max(far, y);
+  }
+  return { least: { x: left, y: near }, most: { x: right, y: far } };
+}

@@ -5,13 +5,15 @@ import { fitStance } from '../body/stance.ts';
 import { materialsOf, type Mark } from '../floor/marks.ts';
 import { distanceM, headingDeg, wrapDeg, type Point } from '../floor/vector.ts';
 import { DEMO_STUDENTS } from '../sim/club.ts';
-import { chanceFrom } from '../sim/random.ts';
-import { commonSpacing, layoutMarks, spacingMisfit, type Layout } from './layouts.ts';
+import { rulerFor } from '../range/bands.ts';
+import { commonSpacing, spacingMisfit } from './class-spacing.ts';
+import { layoutMarks } from './layout-marks.ts';
+import type { Layout } from './layouts.ts';
 
 const stance = fitStance(DEMO_STUDENTS[0]!);
 const HERE = { x: 2, y: 1 };
 const marksOf = (layout: Layout, at: Point = HERE, turn = 0): Mark[] =>
-  layoutMarks({ layout, at, headingDeg: turn }, stance, chanceFrom(4).uniform);
+  layoutMarks({ layout, at, headingDeg: turn }, rulerFor(DEMO_STUDENTS[0]!));
 
 const LAYOUTS: readonly Layout[] = [
   { kind: 'zigzag-lane', cones: 5, spacing: metres(1), offset: metres(0.6) },
@@ -31,7 +33,7 @@ const LAYOUTS: readonly Layout[] = [
   },
   { kind: 'slip-line', length: metres(5) },
   { kind: 'mirror-lanes', cones: 4, spacing: metres(1), apart: metres(2) },
-  { kind: 'scatter', marks: 7, width: metres(4), depth: metres(4), apart: metres(0.8) },
+  { kind: 'scatter', marks: 7, width: metres(4), depth: metres(4), apart: metres(0.8), seed: 4 },
 ];
 
 test.each(LAYOUTS.map((layout) => [layout.kind, layout] as const))(
@@ -94,6 +96,7 @@ test('scattered marks keep apart, are the same from the same seed, and stop when
     width: metres(4),
     depth: metres(3),
     apart: metres(0.7),
+    seed: 4,
   };
   const marks = marksOf(layout);
   expect(marks).toHaveLength(9);

@@ -2,6 +2,11 @@ import { fitStance, footOutline, placeStance } from '../body/stance.ts';
 import { DEMO_STUDENTS } from '../sim/club.ts';
 import { footTemplate, tilingOf } from './foot-template.ts';
 import { PAPERS, POINTS_PER_M, printable, type Paper } from './sheet.ts';
+import { rulerFor } from '../range/bands.ts';
+import { DEMO_FLOORS } from '../sim/demo-floors.ts';
+import { formatTape } from '../floor/units.ts';
+import { floorJob } from '../pattern/setout-job.ts';
+import { setOutSheet } from './setout-sheet.ts';
 import { stanceCard } from './stance-card.ts';
 
 const stance = fitStance(DEMO_STUDENTS[0]!);
@@ -116,3 +121,35 @@ test('names beyond Latin 1 are printed as near as the standard fonts can', async
   const [card] = await readPdf(await stanceCard('Мария Đặng', stance, 'imperial', 'A4'));
   expect(card!.text).toContain('Ball to ball');
 }, 20_000);
+
+// Source: ISO 216 and US Letter, read back by pdf.js.
+test.each(['A4', 'Letter'] as const)(
+  'the set-out sheet on %s holds every mark with its tapes',
+  async (paper: Paper) => {
+    const job = floorJob(DEMO_FLOORS[0]!.floor, rulerFor(DEMO_STUDENTS[0]!));
+    const pages = await readPdf(await setOutSheet(job, 'metric', paper));
+    const text = pages.map((page) => page.text).join(' ');
+    for (const { point, how } of job.table.rows) {
+      expect(text).toContain(point.id);
+      if (how.kind === 'two-tapes')
+        for (const taped of how.distancesM) expect(text).toContain(formatTape(taped, 'metric'));
+    }
+    expect(text).toContain('10 flat cones, 2.40 m of chalk or tape');
+    for (const page of pages) {
+      expect(page.widthM).toBeCloseTo(PAPERS[paper].widthM, 5);
+      for (const line of page.lines) {
+        expect(Math.min(...line)).toBeGreaterThan(0);
+        expect(Math.max(line[0], line[2])).toBeLessThan(PAPERS[paper].widthM);
+      }
+    }
+  },
+);
+
+test('a long set-out goes on over several pages', async () => {
+  const hall = DEMO_FLOORS[0]!.floor;
+  const pieces = hall.pieces.flatMap((piece) =>
+    [0, 1, 2, 3].map((i) => ({ ...piece, id: `${piece.id}-${i}` })),
+  );
+  const job = floorJob({ ...hall, pieces }, rulerFor(DEMO_STUDENTS[0]!));
+  expect((await readPdf(await setOutSheet(job, 'imperial', 'A4'))).length).toBeGreaterThan(1);
+});

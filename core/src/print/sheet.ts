@@ -58,6 +58,19 @@ export function write(
   page.drawText(printable(text), { x: xM * POINTS_PER_M, y: yM * POINTS_PER_M, size: sizePt, font });
 }
 
+/** A text in lines no wider than a width in metres, broken between words. */
+export function wrapped(font: PDFFont, text: string, sizePt: number, widthM: number): string[] {
+  const fits = (line: string): boolean =>
+    font.widthOfTextAtSize(printable(line), sizePt) <= widthM * POINTS_PER_M;
+  const lines = [''];
+  for (const word of text.split(' ')) {
+    const longer = lines.at(-1) === '' ? word : `${lines.at(-1)} ${word}`;
+    if (fits(longer) || lines.at(-1) === '') lines[lines.length - 1] = longer;
+    else lines.push(word);
+  }
+  return lines;
+}
+
 /** Draws a line between two places in metres from the lower left corner. */
 export function rule(
   page: PDFPage,

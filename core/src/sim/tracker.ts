@@ -5,7 +5,7 @@ import { minimumJerk } from '../pattern/flight.ts';
 import type { Footfall } from '../pattern/footwork.ts';
 import type { PlannedDrill } from '../pattern/plan.ts';
 import type { Samples, Track } from '../track/track.ts';
-import { chanceFrom, type Chance } from './random.ts';
+import { chanceFrom, type Chance } from '../floor/random.ts';
 import { walk, type Habits, type PlacedFault, type SimulatedFault, type TrueWalk } from './walk.ts';
 
 /** Settings of the simulated tracker, a stand-in for a device few gyms own. */

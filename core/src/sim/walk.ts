@@ -17,7 +17,7 @@ import type { Balls } from '../pattern/performance.ts';
 import type { PlannedDrill } from '../pattern/plan.ts';
 import { zigzagCones } from '../pattern/zigzag.ts';
 import { startingBalls } from '../range/plan-performance.ts';
-import type { Chance } from './random.ts';
+import type { Chance } from '../floor/random.ts';
 
 /** Faults the simulated tracker can put into a walk. */
 export const SIMULATED_FAULTS = [

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import { problem, sampleRateHz, type Result, type Samples, type TrackStrike, type Track } from './track.ts';
+import { problem, type Result } from '../floor/result.ts';
+import { sampleRateHz, type Samples, type TrackStrike, type Track } from './track.ts';
 
 /** Largest file read at once. A 10-minute two-person round at 100 Hz is about 7 MB. */
 export const LARGEST_CSV_BYTES = 40 * 1024 * 1024;

@@ -1,5 +1,5 @@
 import { CONSENTS, LEVELS, METHODS } from '@angled-chalk/contract';
-import type { PlannedDrill, Plan, MeasuredLengths, Measurement, School } from '@angled-chalk/core';
+import type { FloorPlan, PlannedDrill, Plan, MeasuredLengths, Measurement, School } from '@angled-chalk/core';
 import {
   customType,
   doublePrecision,
@@ -47,6 +47,12 @@ export const schools = pgTable('schools', {
 export const plans = pgTable('plans', {
   ...stored,
   plan: jsonb().$type<Plan>().notNull(),
+});
+
+/** Floors with everything laid out on them. */
+export const floors = pgTable('floors', {
+  ...stored,
+  floor: jsonb().$type<FloorPlan>().notNull(),
 });
 
 export const tracks = pgTable('tracks', {

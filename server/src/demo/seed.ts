@@ -2,6 +2,7 @@ import {
   checkTrack,
   DEMO_CLUB_NAME,
   DEMO_DRILLS,
+  DEMO_FLOORS,
   DEMO_PLANS,
   DEMO_STUDENTS,
   packTrack,
@@ -9,9 +10,9 @@ import {
   verdictWords,
 } from '@angled-chalk/core';
 import type { StudentInput } from '@angled-chalk/contract';
+import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
 import { addCheck } from '../checks/store.ts';
-import { addPlan } from '../plans/store.ts';
 import { writeSettings } from '../settings/routes.ts';
 import { addStudent, listStudents } from '../students/store.ts';
 import { addTrack } from '../tracks/store.ts';
@@ -25,7 +26,8 @@ export async function seedDemo(db: Database): Promise<boolean> {
     for (const { id, ...student } of DEMO_STUDENTS) {
       await addStudent(inside, id, { ...student, schoolId: student.schoolId as StudentInput['schoolId'] });
     }
-    for (const { id, plan } of DEMO_PLANS) await addPlan(inside, id, plan);
+    for (const { id, plan } of DEMO_PLANS) await documentsOf(inside, 'plan').add(id, plan);
+    for (const { id, floor } of DEMO_FLOORS) await documentsOf(inside, 'floor').add(id, floor);
     for (const drill of DEMO_DRILLS) {
       const { planned, track, studentId, planId } = recordDemoDrill(drill);
       const packed = packTrack(track);

@@ -3,12 +3,13 @@ import type {
   StoredSchool,
   Settings,
   StoredCheck,
+  StoredFloor,
   StoredPlan,
   Student,
   StudentInput,
   TrackInfo,
 } from '@angled-chalk/contract';
-import type { Plan, School } from '@angled-chalk/core';
+import type { FloorPlan, Plan, School } from '@angled-chalk/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './client.ts';
 
@@ -16,6 +17,7 @@ export const KEYS = {
   settings: ['settings'],
   students: ['students'],
   plans: ['plans'],
+  floors: ['floors'],
   schools: ['schools'],
   tracks: ['tracks'],
   checks: ['checks'],
@@ -35,6 +37,8 @@ export const useSchools = () =>
   useQuery({ queryKey: KEYS.schools, queryFn: () => api.get<StoredSchool[]>('/schools') });
 export const usePlans = () =>
   useQuery({ queryKey: KEYS.plans, queryFn: () => api.get<StoredPlan[]>('/plans') });
+export const useFloors = () =>
+  useQuery({ queryKey: KEYS.floors, queryFn: () => api.get<StoredFloor[]>('/floors') });
 export const useTracks = () =>
   useQuery({ queryKey: KEYS.tracks, queryFn: () => api.get<TrackInfo[]>('/tracks') });
 export const useChecks = (studentId?: string) =>
@@ -76,6 +80,8 @@ export function useErase() {
 }
 export const useAddPlan = () =>
   useWrite(KEYS.plans, (input: { id: string; value: Plan }) => api.post<StoredPlan>('/plans', input));
+export const useAddFloor = () =>
+  useWrite(KEYS.floors, (input: { id: string; value: FloorPlan }) => api.post<StoredFloor>('/floors', input));
 export const useAddCheck = () =>
   useWrite(KEYS.checks, (input: CheckInput) => api.post<StoredCheck>('/checks', input));
 
@@ -94,7 +100,7 @@ export const useAddTrack = () =>
   });
 
 /** Deletes a student or a plan, and brings it back. */
-export const useDelete = (kind: 'students' | 'plans' | 'schools') =>
+export const useDelete = (kind: 'students' | 'plans' | 'schools' | 'floors') =>
   useWrite(KEYS[kind], (id: string) => api.remove(`/${kind}/${id}`));
-export const useRestore = (kind: 'students' | 'plans' | 'schools') =>
+export const useRestore = (kind: 'students' | 'plans' | 'schools' | 'floors') =>
   useWrite(KEYS[kind], (id: string) => api.post<unknown>(`/${kind}/${id}/restore`, {}));

@@ -45,6 +45,14 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../schools/SchoolPage.tsx')).SchoolPage }),
       },
       {
+        path: 'floors',
+        lazy: async () => ({ Component: (await import('../floor/FloorsPage.tsx')).FloorsPage }),
+      },
+      {
+        path: 'floors/:id',
+        lazy: async () => ({ Component: (await import('../floor/FloorPage.tsx')).FloorPage }),
+      },
+      {
         path: 'patterns',
         lazy: async () => ({ Component: (await import('../pattern/PlansPage.tsx')).PlansPage }),
       },
@@ -57,8 +65,20 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../setout/SetOutChoice.tsx')).SetOutChoice }),
       },
       {
+        path: 'set-out/floor/:id',
+        lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).FloorSetOut }),
+      },
+      {
+        path: 'set-out/floor/:id/walk',
+        lazy: async () => ({ Component: (await import('../setout/WalkPage.tsx')).FloorWalk }),
+      },
+      {
         path: 'set-out/:id',
-        lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).SetOutPage }),
+        lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).PatternSetOut }),
+      },
+      {
+        path: 'set-out/:id/walk',
+        lazy: async () => ({ Component: (await import('../setout/WalkPage.tsx')).PatternWalk }),
       },
       {
         path: 'record',

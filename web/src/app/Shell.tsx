@@ -14,6 +14,7 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 /** The way through the program is the order of the work. */
 const STEPS = [
   { to: '/students', label: 'Who', hint: 'students and stance' },
+  { to: '/floors', label: 'Floor', hint: 'rooms, marks, lanes' },
   { to: '/patterns', label: 'Pattern', hint: 'cones, angles, steps' },
   { to: '/set-out', label: 'Set out', hint: 'tape distances' },
   { to: '/record', label: 'Record', hint: 'bring in a track' },

@@ -4,8 +4,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
-import type { FieldValues } from 'react-hook-form';
-import type { Editing, SaveStatus } from './useEditing.ts';
+import type { Keeping, SaveStatus } from './useKeeping.ts';
 
 const WORDS: Readonly<Record<SaveStatus, string>> = {
   saved: 'Saved',
@@ -16,7 +15,7 @@ const WORDS: Readonly<Record<SaveStatus, string>> = {
 };
 
 /** Undo, redo, and whether the edit is safe; a conflict is left to the coach. */
-export function EditBar<T extends FieldValues>({ editing }: { readonly editing: Editing<T> }) {
+export function EditBar<T>({ editing }: { readonly editing: Keeping<T> }) {
   const { undo, redo, status } = editing;
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -52,7 +51,7 @@ export function EditBar<T extends FieldValues>({ editing }: { readonly editing: 
   );
 }
 
-export function EditProblem<T extends FieldValues>({ editing }: { readonly editing: Editing<T> }) {
+export function EditProblem<T>({ editing }: { readonly editing: Keeping<T> }) {
   const { status, problem, keepMine, takeTheirs } = editing;
   if (status === 'conflict') {
     return (

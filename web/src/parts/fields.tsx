@@ -14,7 +14,7 @@ interface FieldProps<T extends FieldValues> {
 }
 
 /** A box that shows its own text while it is typed in, and hands on every number that is whole. */
-function NumberBox({
+export function NumberBox({
   value,
   onNumber,
   label,

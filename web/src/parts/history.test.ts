@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { record, redo, startHistory, undo, type History } from './history.ts';
+import { packHistory, record, redo, startHistory, undo, unpackHistory, type History } from './history.ts';
 
 const slow = (values: readonly number[]): History<number> =>
   values.reduce((history, value, i) => record(history, value, 10_000 * (i + 1)), startHistory(0));
@@ -34,4 +34,40 @@ test('nothing to undo or redo changes nothing', () => {
   const history = startHistory('a');
   expect(undo(history)).toBe(history);
   expect(redo(history)).toBe(history);
+});
+
+test('however many steps were made, every one is there after a reload', () => {
+  const thing = fc.record({
+    name: fc.string(),
+    at: fc.array(fc.integer(), { maxLength: 6 }),
+    on: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(fc.array(thing, { minLength: 1, maxLength: 40 }), fc.nat(), (values, back) => {
+      let history = values
+        .slice(1)
+        .reduce((sum, value, i) => record(sum, value, 10_000 * (i + 1)), startHistory(values[0]!));
+      for (let i = 0; i < back % values.length; i++) history = undo(history);
+      const kept = JSON.parse(JSON.stringify(packHistory(history))) as ReturnType<typeof packHistory<never>>;
+      const again = unpackHistory(kept);
+      expect([again.past, again.present, again.future]).toEqual([
+        history.past,
+        history.present,
+        history.future,
+      ]);
+    }),
+  );
+});
+
+test('a thousand steps on a large floor are kept in far less than a thousand floors', () => {
+  const floor = { marks: Array.from({ length: 300 }, (_, i) => ({ id: i, x: i, y: 0 })) };
+  let history = startHistory(floor);
+  for (let i = 0; i < 1000; i++) {
+    const marks = history.present.marks.map((mark) =>
+      mark.id === i % 300 ? { ...mark, y: mark.y + 1 } : mark,
+    );
+    history = record(history, { marks }, 10_000 * (i + 1));
+  }
+  expect(history.past).toHaveLength(1000);
+  expect(JSON.stringify(packHistory(history)).length).toBeLessThan(20 * JSON.stringify(floor).length);
 });

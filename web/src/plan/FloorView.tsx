@@ -1,45 +1,13 @@
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import type { Floor, Point } from '@angled-chalk/core';
+import type { Edge, Floor, Point } from '@angled-chalk/core';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
-import {
-  createContext,
-  use,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  type ReactNode,
-  type RefObject,
-} from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch';
 import { PALETTE } from '../app/palette.ts';
-import { frameAround, pathOf, toDrawing, toFloor, type Frame } from './frame.ts';
-
-interface Drawing {
-  readonly frame: Frame;
-  /** Size of a word on the drawing, metres, so that it reads the same at every floor size. */
-  readonly textM: number;
-  /** Near enough for letters and numbers on single feet. */
-  readonly detailed: boolean;
-  readonly svg: RefObject<SVGSVGElement | null>;
-}
-
-const DrawingContext = createContext<Drawing | null>(null);
-
-export function useDrawing(): Drawing {
-  const drawing = use(DrawingContext);
-  if (!drawing) throw new Error('a mark outside a drawing');
-  return drawing;
-}
-
-/** Floor point under a pointer. */
-export function floorPoint(drawing: Drawing, clientX: number, clientY: number): Point {
-  const matrix = drawing.svg.current?.getScreenCTM();
-  if (!matrix) return { x: 0, y: 0 };
-  const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse());
-  return toFloor(drawing.frame, { x, y });
-}
+import { DrawingContext, useDrawing } from './drawing.ts';
+import { FixtureMark } from './FixtureMark.tsx';
+import { frameAround, pathOf, toDrawing, type Frame } from './frame.ts';
 
 /** Part of a floor to look at: everything within radiusM of a point. */
 export interface Focus {
@@ -56,17 +24,20 @@ interface ViewProps {
 interface FloorViewProps extends ViewProps {
   readonly floor: Floor;
   readonly focus?: Focus | null;
+  /** Ground shown around the floor. */
+  readonly marginM?: number;
 }
 
 /** The one floor drawing, seen from above, in true measure: every screen and print draws with it. */
 export function FloorView({
   floor,
   focus = null,
+  marginM = 0.45,
   label,
   children,
   height = 'max(420px, calc(100vh - 232px))',
 }: FloorViewProps) {
-  const frame = useMemo(() => frameAround(floor.outline, 0.45), [floor.outline]);
+  const frame = useMemo(() => frameAround(floor.outline, marginM), [floor.outline, marginM]);
   return (
     <View frame={frame} focus={focus} label={label} height={height}>
       <Mat floor={floor} />
@@ -212,8 +183,7 @@ function Zoom() {
       sx={{
         position: 'absolute',
         right: 8,
-        top: '50%',
-        transform: 'translateY(-50%)',
+        top: 8,
         zIndex: 1,
         display: 'flex',
         flexDirection: 'column',
@@ -279,7 +249,10 @@ function Mat({ floor }: { readonly floor: Floor }) {
       <g clipPath={`url(#${clip})`}>
         <Grid frame={frame} everyM={1} />
       </g>
-      <path d={pathOf(frame, floor.outline, true)} fill="none" stroke={PALETTE.wall} strokeWidth={0.05} />
+      <EdgeLine d={pathOf(frame, floor.outline, true)} edge={floor.edge ?? 'open'} />
+      {(floor.fixtures ?? []).map((fixture) => (
+        <FixtureMark key={fixture.id} fixture={fixture} />
+      ))}
       {floor.datums.map((datum) => {
         const { x, y } = toDrawing(frame, datum.at);
         return (
@@ -300,5 +273,17 @@ function Mat({ floor }: { readonly floor: Floor }) {
         );
       })}
     </g>
+  );
+}
+
+/** The edge of a floor: a thick wall, two ropes, or the plain edge of a mat. */
+function EdgeLine({ d, edge }: { readonly d: string; readonly edge: Edge }) {
+  const line = { d, fill: 'none', strokeLinejoin: 'miter' } as const;
+  if (edge === 'open') return <path {...line} stroke={PALETTE.wall} strokeWidth={0.05} />;
+  return (
+    <>
+      <path {...line} stroke={PALETTE.wall} strokeWidth={0.12} />
+      {edge === 'rope' && <path {...line} stroke={PALETTE.chalk} strokeWidth={0.05} />}
+    </>
   );
 }

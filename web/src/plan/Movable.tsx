@@ -1,11 +1,13 @@
-import type { Point } from '@angled-chalk/core';
-import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { formatLength, type Point, type UnitSystem } from '@angled-chalk/core';
+import { useDrag } from '@use-gesture/react';
+import type { KeyboardEvent, ReactNode } from 'react';
+import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { floorPoint, useDrawing } from './FloorView.tsx';
+import { floorPoint, useDrawing } from './drawing.ts';
 import { toDrawing } from './frame.ts';
 
-const STEP_M = 0.05;
-const FINE_M = 0.01;
+export const STEP_M = 0.05;
+export const FINE_M = 0.01;
 const ARROWS: Readonly<Record<string, Point>> = {
   ArrowLeft: { x: -1, y: 0 },
   ArrowRight: { x: 1, y: 0 },
@@ -13,50 +15,55 @@ const ARROWS: Readonly<Record<string, Point>> = {
   ArrowDown: { x: 0, y: -1 },
 };
 
+/** Metres a key moves a thing: 5 cm a press, 1 cm with Shift; null for every other key. */
+export function nudgeOf({ key, shiftKey }: Pick<KeyboardEvent, 'key' | 'shiftKey'>): Point | null {
+  const way = ARROWS[key];
+  const step = shiftKey ? FINE_M : STEP_M;
+  return way ? { x: way.x * step, y: way.y * step } : null;
+}
+
+/** The arrow keys are ours. */
+const POINTER_ONLY = { pointer: { keys: false } } as const;
+
 interface MovableProps {
   readonly at: Point;
   readonly label: string;
   readonly reachM: number;
   readonly onMove: (to: Point) => void;
-  readonly children: ReactNode;
+  readonly children?: ReactNode;
 }
 
 const toCm = (metres: number): number => Math.round(metres * 100) / 100;
 
+/** "5 cm, with Shift 1 cm", in the coach's units. */
+export const nudgeWords = (units: UnitSystem): string =>
+  `${formatLength(STEP_M, units)}, with Shift ${formatLength(FINE_M, units)}`;
+
 /** A mark that is dragged, or moved by the arrow keys: 5 cm a press, 1 cm with Shift. */
 export function Movable({ at, label, reachM, onMove, children }: MovableProps) {
   const drawing = useDrawing();
-  const grip = useRef<Point | null>(null);
+  const units = useUnits();
   const { x, y } = toDrawing(drawing.frame, at);
-  const onPointerDown = (event: PointerEvent<SVGGElement>): void => {
-    const under = floorPoint(drawing, event.clientX, event.clientY);
-    grip.current = { x: under.x - at.x, y: under.y - at.y };
-    event.currentTarget.setPointerCapture(event.pointerId);
-  };
-  const onPointerMove = (event: PointerEvent<SVGGElement>): void => {
-    if (!grip.current) return;
-    const under = floorPoint(drawing, event.clientX, event.clientY);
-    onMove({ x: toCm(under.x - grip.current.x), y: toCm(under.y - grip.current.y) });
-  };
+  const bind = useDrag(({ xy: [clientX, clientY], memo }) => {
+    const under = floorPoint(drawing, clientX, clientY);
+    const grip = (memo as Point | undefined) ?? { x: under.x - at.x, y: under.y - at.y };
+    onMove({ x: toCm(under.x - grip.x), y: toCm(under.y - grip.y) });
+    return grip;
+  }, POINTER_ONLY);
   const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
-    const way = ARROWS[event.key];
-    if (!way) return;
+    const nudge = nudgeOf(event);
+    if (!nudge) return;
     event.preventDefault();
-    const step = event.shiftKey ? FINE_M : STEP_M;
-    onMove({ x: toCm(at.x + way.x * step), y: toCm(at.y + way.y * step) });
+    onMove({ x: toCm(at.x + nudge.x), y: toCm(at.y + nudge.y) });
   };
   return (
     <g
+      {...bind()}
       className="stays"
       role="button"
       tabIndex={0}
-      aria-label={`${label}. Arrow keys move it 5 cm, with Shift 1 cm.`}
+      aria-label={`${label}. Arrow keys move it ${nudgeWords(units)}.`}
       style={{ cursor: 'move', touchAction: 'none' }}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={() => {
-        grip.current = null;
-      }}
       onKeyDown={onKeyDown}
     >
       <circle

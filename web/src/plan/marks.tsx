@@ -14,7 +14,7 @@ import {
 } from '@angled-chalk/core';
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
-import { useDrawing } from './FloorView.tsx';
+import { useDrawing } from './drawing.ts';
 import { pathOf, toDrawing } from './frame.ts';
 
 export type Standing = 'planned' | 'observed' | 'now';

@@ -1,202 +1,110 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Paper from '@mui/material/Paper';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableContainer from '@mui/material/TableContainer';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import {
+  formatLength,
   formatSmall,
-  formatTape,
-  setOut,
+  marksCsv,
   setOutCsv,
-  zigzagCones,
-  type Plan,
-  type SetOut,
-  type SetOutRow,
+  type SetOutJob,
+  type UnitSystem,
 } from '@angled-chalk/core';
-import { useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
-import { usePlans } from '../api/queries.ts';
-import { useClub, useUnits } from '../app/club.tsx';
-import { PALETTE } from '../app/palette.ts';
-import { saveText } from '../parts/download.ts';
+import type { Paper } from '@angled-chalk/core/print/sheet';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useUnits } from '../app/club.tsx';
+import { saveBytes, saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
-import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
-import { FloorView } from '../plan/FloorView.tsx';
-import { ConeMark, Dimension, Line, TargetMark } from '../plan/marks.tsx';
+import { MenuButton } from '../parts/MenuButton.tsx';
+import { BESIDE, Busy, PageTitle } from '../parts/Page.tsx';
+import { HowTo } from './HowTo.tsx';
+import { SetOutFloor } from './SetOutFloor.tsx';
+import { SetOutTable } from './SetOutTable.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
+import { useJob, type FoundJob, type JobKind } from './useJob.ts';
 
-export function SetOutPage() {
-  const { id } = useParams();
-  const plans = usePlans();
-  if (plans.isLoading) return <Busy what="Reading the pattern" />;
-  if (plans.error) return <ErrorBox error={plans.error} />;
-  const found = plans.data?.find((plan) => plan.id === id);
-  if (!found) return <ErrorBox error={new Error('This pattern is not there. It may have been deleted.')} />;
-  return <SetOutSheet plan={found.plan} planId={found.id} />;
+export const PatternSetOut = () => <SetOutPage kind="pattern" />;
+export const FloorSetOut = () => <SetOutPage kind="floor" />;
+
+function SetOutPage({ kind }: { readonly kind: JobKind }) {
+  const found = useJob(kind);
+  if (found.loading) return <Busy what="Reading what is set out" />;
+  if (found.error || !found.job) return <ErrorBox error={found.error ?? new Error('Nothing to set out.')} />;
+  return <SetOutSheet job={found.job} found={found} />;
 }
 
-function SetOutSheet({ plan, planId }: { readonly plan: Plan; readonly planId: string }) {
-  const { clubName } = useClub();
+/** The judgement in words: how good it will be, and what will be trouble. */
+function answerOf({ table }: SetOutJob, units: UnitSystem, forWhom: string): string {
+  if (table.rows.length === 0) return 'There is no mark on this floor yet.';
+  const worst = Math.max(...table.rows.map((row) => row.majorM));
+  const weak = table.rows.filter(({ how }) => how.kind === 'two-tapes' && how.weak).length;
+  const far = table.unreachable.length;
+  return [
+    forWhom === '' ? '' : `Measured for ${forWhom}.`,
+    `Every mark lands within ${formatSmall(2 * worst, units)} of its place (U = 2u) if a reading is good to ${formatSmall(table.tape.readingUM, units)}.`,
+    `${formatLength(table.walkM, units)} from mark to mark${table.walkIsShortest ? ', the shortest way' : ', the shortest way found'}.`,
+    weak > 0 ? `${weak} weak: the tapes meet too flat there; measure twice.` : '',
+    far > 0
+      ? `${far} out of reach of a tape of ${formatLength(table.tape.lengthM, units)}: add a datum or a longer tape.`
+      : '',
+  ]
+    .filter((part) => part !== '')
+    .join(' ');
+}
+
+function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: FoundJob }) {
   const units = useUnits();
   const [chosen, setChosen] = useState(0);
-  const table = useMemo(() => setOut(plan.floor, zigzagCones(plan.pattern)), [plan]);
-  const worst = Math.max(...table.rows.map((row) => row.fix.majorM));
-  const weak = table.rows.filter((row) => row.fix.weak).length;
-  const sub = `Each cone lands within ${formatSmall(2 * worst, units)} of its place (U = 2u) if every reading is good to ${formatSmall(table.readingUM, units)}.${weak > 0 ? ` ${weak} weak: the tapes meet too flat there; measure twice.` : ''}`;
+  const print = async (paper: Paper): Promise<void> => {
+    const { setOutSheet } = await import('@angled-chalk/core/print/setout-sheet');
+    saveBytes(`${job.name}.set-out.pdf`, await setOutSheet(job, units, paper), 'application/pdf');
+  };
   return (
     <>
       <PageTitle
-        sub={sub}
+        sub={answerOf(job, units, found.forWhom)}
         actions={
           <>
-            <Button component={Link} to={`/patterns/${planId}`}>
-              Back to the pattern
+            <Button component={Link} to={found.back.to}>
+              {found.back.label}
             </Button>
-            <Button onClick={() => saveText(`${plan.name}.setout.csv`, setOutCsv(table), 'text/csv')}>
-              CSV
-            </Button>
-            <Button variant="contained" onClick={() => window.print()}>
-              Print
+            <MenuButton
+              label="Files"
+              items={[
+                { label: 'Set-out sheet, PDF on A4', run: () => void print('A4') },
+                { label: 'Set-out sheet, PDF on Letter', run: () => void print('Letter') },
+                {
+                  label: 'Tape distances, CSV',
+                  run: () => saveText(`${job.name}.setout.csv`, setOutCsv(job.table, job.checks), 'text/csv'),
+                },
+                {
+                  label: 'Marks, CSV',
+                  run: () => saveText(`${job.name}.marks.csv`, marksCsv(job.marks), 'text/csv'),
+                },
+                { label: 'Print this screen', run: () => window.print() },
+              ]}
+            />
+            <Button variant="contained" component={Link} to={`${found.here}/walk`}>
+              One mark at a time
             </Button>
           </>
         }
       >
-        Set out {plan.name}
+        Set out {job.name}
       </PageTitle>
       <Box
         sx={{
           ...BESIDE,
-          gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 540px)',
+          gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 520px)',
           '@media print': { display: 'block' },
         }}
       >
-        <SetOutFloor plan={plan} row={table.rows[chosen]} />
+        <SetOutFloor job={job} row={job.table.rows[chosen]} />
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-          <SetOutTable table={table} chosen={chosen} onChoose={setChosen} />
-          <HowTo table={table} />
-          <TapeCheck plan={plan} />
-          <Box sx={{ display: 'none', '@media print': { display: 'block', fontSize: '9pt' } }}>
-            {clubName} · {plan.floor.name}
-          </Box>
+          <HowTo job={job} />
+          <SetOutTable rows={job.table.rows} chosen={chosen} onChoose={setChosen} />
+          <TapeCheck job={job} keepAs={found.here} />
         </Box>
       </Box>
     </>
-  );
-}
-
-function SetOutFloor({ plan, row }: { readonly plan: Plan; readonly row: SetOutRow | undefined }) {
-  const units = useUnits();
-  return (
-    <FloorView floor={plan.floor} label={`Where the cones of ${plan.name} go`}>
-      {zigzagCones(plan.pattern).map((cone) => (
-        <ConeMark key={cone.number} cone={cone} tall={plan.pattern.coneHeight === 'tall'} />
-      ))}
-      <TargetMark target={plan.target} />
-      {row && (
-        <>
-          {row.datums.map((datum, i) => (
-            <Dimension
-              key={datum.id}
-              from={datum.at}
-              to={row.cone.at}
-              text={formatTape(row.fix.distancesM[i]!, units)}
-              colour={PALETTE.planned}
-            />
-          ))}
-          <Line points={[row.check.from.at, row.cone.at]} colour={PALETTE.softInk} dash="0.08 0.06" />
-        </>
-      )}
-    </FloorView>
-  );
-}
-
-function SetOutTable({
-  table,
-  chosen,
-  onChoose,
-}: {
-  readonly table: SetOut;
-  readonly chosen: number;
-  readonly onChoose: (index: number) => void;
-}) {
-  const units = useUnits();
-  return (
-    <TableContainer component={Paper} variant="outlined" sx={{ '@media print': { border: 0 } }}>
-      <Table size="small" aria-label="Tape distances">
-        <TableHead>
-          <TableRow>
-            <TableCell>Cone</TableCell>
-            <TableCell align="right">First tape</TableCell>
-            <TableCell align="right">Second tape</TableCell>
-            <TableCell align="right">Must then read</TableCell>
-            <TableCell align="right">± cone</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {table.rows.map((row, i) => (
-            <TableRow
-              key={row.cone.number}
-              selected={i === chosen}
-              hover
-              onClick={() => onChoose(i)}
-              sx={{ cursor: 'pointer' }}
-            >
-              <TableCell component="th" scope="row">
-                <Button
-                  size="small"
-                  aria-pressed={i === chosen}
-                  aria-label={`Show cone ${row.cone.number}`}
-                  onClick={() => onChoose(i)}
-                  sx={{ minWidth: 40 }}
-                >
-                  {row.cone.number}
-                </Button>
-              </TableCell>
-              {row.datums.map((datum, k) => (
-                <TableCell key={datum.id} align="right">
-                  <b>{datum.id}</b> {formatTape(row.fix.distancesM[k]!, units)}
-                </TableCell>
-              ))}
-              <TableCell align="right">
-                <b>{row.check.from.id}</b> {formatTape(row.check.distanceM, units)}
-              </TableCell>
-              <TableCell align="right">
-                {formatSmall(2 * row.fix.majorM, units)}
-                {row.fix.weak && ' weak'}
-              </TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
-    </TableContainer>
-  );
-}
-
-function HowTo({ table }: { readonly table: SetOut }) {
-  const units = useUnits();
-  const first = table.rows[0];
-  return (
-    <Panel title="How to set it out">
-      {table.diagonal && (
-        <Box component="p" sx={{ mt: 0 }}>
-          <b>Check diagonal first:</b> {table.diagonal.from.name} ({table.diagonal.from.id}) to{' '}
-          {table.diagonal.to.name} ({table.diagonal.to.id}) must read{' '}
-          <b>{formatTape(table.diagonal.distanceM, units)}</b>. If it does not, the mat is not what the plan
-          says: measure its sides.
-        </Box>
-      )}
-      {first && (
-        <Box component="p" sx={{ m: 0 }}>
-          Hook one tape at {first.datums[0].name} ({first.datums[0].id}), one at {first.datums[1].name} (
-          {first.datums[1].id}), pull both tight: the cone goes where they meet, on the {first.side} of the
-          line from {first.datums[0].id} to {first.datums[1].id}. Keep a clear step around the lane, and flat
-          markers where anyone moves backward.
-        </Box>
-      )}
-    </Panel>
   );
 }

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { DEMO_PLAN, distanceM, zigzagCones } from '@angled-chalk/core';
+import { DEMO_PLAN, distanceM, planJob, zigzagCones } from '@angled-chalk/core';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
 
@@ -20,13 +20,14 @@ async function tape(from: string, metres: number): Promise<void> {
 }
 
 beforeEach(() => {
+  localStorage.clear();
   stubProgram();
 });
 
 test('a cone that stands off is told which way to go, with what is known of it', async () => {
   const stands = { x: cone.x, y: cone.y - 0.1 };
-  renderInClub(<TapeCheck plan={DEMO_PLAN} />);
-  expect(screen.getByText(/two distances to a cone place it/)).toBeInTheDocument();
+  renderInClub(<TapeCheck job={planJob(DEMO_PLAN)} keepAs="test" />);
+  expect(screen.getByText(/two distances to a mark place it/)).toBeInTheDocument();
   await tape('A', distanceM(A!, stands));
   await tape('B', distanceM(B!, stands));
   expect(
@@ -35,7 +36,7 @@ test('a cone that stands off is told which way to go, with what is known of it',
 }, 20_000);
 
 test('a cone that stands right is left, and a wrong reading is pointed out', async () => {
-  renderInClub(<TapeCheck plan={DEMO_PLAN} />);
+  renderInClub(<TapeCheck job={planJob(DEMO_PLAN)} keepAs="test" />);
   await tape('A', distanceM(A!, cone));
   await tape('B', distanceM(B!, cone));
   await tape('C', distanceM(C!, cone));

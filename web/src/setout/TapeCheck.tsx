@@ -5,16 +5,16 @@ import {
   formatSmall,
   formatTape,
   moveWords,
-  READING_U_M,
-  zigzagCones,
-  type Plan,
+  landmarksOf,
   type Reading,
+  type SetOutJob,
 } from '@angled-chalk/core';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
+import { useDeviceState } from '../parts/useDeviceState.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 
 /** How far off a cone may be when it was set out by hand: wide, so that the tape decides. */
@@ -22,30 +22,32 @@ const SETTING_U_M = 0.1;
 const VERDICTS = { move: 'not-met', leave: 'met', 'cannot-tell': 'cannot-tell' } as const;
 
 /** Distances taped back after setting out: which cone to move, where to, and which reading is wrong. */
-export function TapeCheck({ plan }: { readonly plan: Plan }) {
+export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly keepAs: string }) {
   const units = useUnits();
-  const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
-  const points = useMemo(
-    () => [...plan.floor.datums.map(({ id }) => id), ...cones.map(({ number }) => `cone ${number}`)],
-    [plan.floor, cones],
+  const { floor, points: marks, table } = job;
+  const points = useMemo(() => [...floor.datums, ...marks].map(({ id }) => id), [floor, marks]);
+  const landmarks = useMemo(() => landmarksOf(floor), [floor]);
+  const [kept, setReadings] = useDeviceState<readonly Reading[]>(`taped back ${keepAs}`, []);
+  const readings = useMemo(
+    () => kept.filter(({ from, to }) => points.includes(from) && points.includes(to)),
+    [kept, points],
   );
-  const [readings, setReadings] = useState<readonly Reading[]>([]);
-  const [from, setFrom] = useState(points[0]!);
-  const [to, setTo] = useState(points.at(-1)!);
+  const [from, setFrom] = useState(points[0] ?? '');
+  const [to, setTo] = useState(points.at(-1) ?? '');
   const [distanceM, setDistanceM] = useState<number | undefined>(undefined);
-  const planned = useMemo(() => new Map(cones.map(({ number, at }) => [`cone ${number}`, at])), [cones]);
+  const planned = useMemo(() => new Map(marks.map(({ id, at }) => [id, at])), [marks]);
   const result = useMemo(
     () =>
       adjustMarks(
         {
-          datums: new Map(plan.floor.datums.map(({ id, at }) => [id, at])),
+          datums: new Map(floor.datums.map(({ id, at }) => [id, at])),
           planned,
-          readingUM: READING_U_M,
+          readingUM: table.tape.readingUM,
           settingUM: SETTING_U_M,
         },
-        readings.filter((reading) => points.includes(reading.from) && points.includes(reading.to)),
+        readings,
       ),
-    [plan.floor, planned, readings, points],
+    [floor, table, planned, readings],
   );
   const choices = points.map((id) => [id, id] as const);
   const add = (): void => {
@@ -127,13 +129,13 @@ export function TapeCheck({ plan }: { readonly plan: Plan }) {
               <Box key={mark.id} sx={{ display: 'flex', gap: 1 }}>
                 <VerdictMark outcome={VERDICTS[mark.verdict]} words={false} />
                 <span>
-                  {moveWords(mark, planned.get(mark.id)!, plan.floor.datums, units)} Known to ±{' '}
+                  {moveWords(mark, planned.get(mark.id)!, landmarks, units)} Known to ±{' '}
                   {formatSmall(2 * mark.uM, units)}.
                 </span>
               </Box>
             ))}
         {readings.length === 0 &&
-          'Measure any two points after setting out; two distances to a cone place it, a third proves it.'}
+          'Measure any two points after setting out; two distances to a mark place it, a third proves it.'}
       </Box>
     </Panel>
   );

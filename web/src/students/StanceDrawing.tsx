@@ -9,7 +9,8 @@ import {
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { CloseView, useDrawing } from '../plan/FloorView.tsx';
+import { useDrawing } from '../plan/drawing.ts';
+import { CloseView } from '../plan/FloorView.tsx';
 import { pathOf, toDrawing } from '../plan/frame.ts';
 import { Dimension, FootMark, Line } from '../plan/marks.tsx';
 

@@ -1,8 +1,11 @@
 import {
   checkTrack,
+  fillWithLayout,
   fitAll,
   fitCsv,
   nearestCleanLane,
+  nearestPassing,
+  rulerFor,
   packTrack,
   readTrackCsv,
   simulate,
@@ -11,6 +14,11 @@ import {
   expand,
   unpackTrack,
   type CheckResult,
+  type FilledPlan,
+  type Floor,
+  type LayoutPiece,
+  type Placement,
+  type RigidMove,
   type PlannedDrill,
   type Result,
   type SimulatedFault,
@@ -68,6 +76,26 @@ const work = {
 
   nearestCleanLane(drill: PlannedDrill) {
     return nearestCleanLane(drill);
+  },
+
+  /** The nearest place at which a part of a floor passes every test of fit. */
+  nearestPlace(
+    floor: Floor,
+    moving: readonly Placement[],
+    others: readonly Placement[],
+    progress: Progress,
+  ): RigidMove | null {
+    return nearestPassing(floor, moving, others, (share) => progress(share, 'Looking for a place'));
+  },
+
+  /** As many copies of a layout as a floor holds, for one student. */
+  fillFloor(
+    floor: Floor,
+    piece: Pick<LayoutPiece, 'layout' | 'mirrored' | 'worksOn'>,
+    student: StudentFit,
+    progress: Progress,
+  ): FilledPlan {
+    return fillWithLayout(floor, piece, rulerFor(student), (share) => progress(share, 'Filling the floor'));
   },
 
   /** The complete fit of the whole club as CSV. */

@@ -1,0 +1,113 @@
+import {
+  FLOOR_FILES,
+  floorJob,
+  planJob,
+  planOfDrawing,
+  planOfMarks,
+  readFloorSvg,
+  readMarksCsv,
+  rulerFor,
+  setOutCsv,
+  USUAL_TAPE,
+  type FloorFileKind,
+  type FloorPlan,
+  type Ruler,
+  type SetOutJob,
+  type Tape,
+} from '@angled-chalk/core';
+import { setOutSheet } from '@angled-chalk/core/print/setout-sheet';
+import { floorFile, readFloorFile, readPlanFile, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
+import { basename } from 'node:path';
+import { must, readText, UsageError, writeResult } from './files.ts';
+import { json, need, oneOf, readOptions, type Values, type Verb } from './options.ts';
+
+function tapeOf(values: Values): Partial<Tape> {
+  const lengthM = Number(values.tape ?? USUAL_TAPE.lengthM);
+  if (!(lengthM >= 1 && lengthM <= 100))
+    throw new UsageError('--tape is the length of the tape in metres, from 1 to 100.');
+  const readingCm = Number(values['reading-error'] ?? 0.5);
+  if (!(readingCm > 0 && readingCm < 20))
+    throw new UsageError('--reading-error is the error of one tape reading in cm, between 0 and 20.');
+  return {
+    ...(values.tape === undefined ? {} : { lengthM }),
+    ...(values['reading-error'] === undefined ? {} : { readingUM: readingCm / 100 }),
+  };
+}
+
+async function readFloor(values: Values): Promise<{ readonly plan: FloorPlan; readonly ruler: Ruler }> {
+  const floorPath = need(values, 'floor');
+  const studentPath = need(values, 'student');
+  return {
+    plan: must(floorPath, readFloorFile(await readText(floorPath))),
+    ruler: rulerFor(must(studentPath, readStudentFile(await readText(studentPath)))),
+  };
+}
+
+async function readJob(values: Values): Promise<SetOutJob> {
+  const tape = tapeOf(values);
+  if (values.floor !== undefined) {
+    const { plan, ruler } = await readFloor(values);
+    return floorJob({ ...plan, tape: { ...plan.tape, ...tape } }, ruler);
+  }
+  const planPath = need(values, 'plan');
+  return planJob(must(planPath, readPlanFile(await readText(planPath))), { ...USUAL_TAPE, ...tape });
+}
+
+/** How to set out the cones of a plan, or everything on a floor. */
+export const setOutVerb: Verb = async (args) => {
+  const values = readOptions(args, [
+    'plan',
+    'floor',
+    'student',
+    'tape',
+    'reading-error',
+    'format',
+    'units',
+    'paper',
+    'out',
+  ]);
+  const format = oneOf(values, 'format', ['json', 'csv', 'pdf'])!;
+  const units = oneOf(values, 'units', ['metric', 'imperial'])!;
+  const paper = oneOf(values, 'paper', ['A4', 'Letter'])!;
+  const job = await readJob(values);
+  const { table, checks, square, materials } = job;
+  await writeResult(
+    values.out,
+    format === 'pdf'
+      ? await setOutSheet(job, units, paper)
+      : format === 'csv'
+        ? setOutCsv(table, checks)
+        : json(
+            toOpenKeys({
+              format: 'angled-chalk-setout',
+              version: 2,
+              plan: job.name,
+              ...table,
+              checks,
+              square,
+              materials,
+            }),
+          ),
+  );
+  return 0;
+};
+
+/** A floor to a drawing or a table of marks; a drawing or a table of marks to a floor. */
+export const convertVerb: Verb = async (args) => {
+  const values = readOptions(args, ['floor', 'student', 'file', 'to', 'out']);
+  const to = oneOf(values, 'to', ['json', 'svg', 'dxf', 'csv']) ?? need(values, 'to');
+  if (to !== 'json') {
+    const { plan, ruler } = await readFloor(values);
+    await writeResult(values.out, FLOOR_FILES[to as FloorFileKind](plan, ruler));
+    return 0;
+  }
+  const path = need(values, 'file');
+  const text = await readText(path);
+  let count = 0;
+  const newId = (): string => `mark-${++count}`;
+  const plan = path.toLowerCase().endsWith('.svg')
+    ? planOfDrawing(must(path, readFloorSvg(text)), newId)
+    : planOfMarks(basename(path).replace(/\.[^.]*$/, ''), must(path, readMarksCsv(text)), newId);
+  await writeResult(values.out, json(toOpenKeys(floorFile(plan))));
+  return 0;
+};

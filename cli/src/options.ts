@@ -1,0 +1,81 @@
+import { parseArgs } from 'node:util';
+import type { PlannedDrill } from '@angled-chalk/core';
+import { readPlanFile, readStudentFile } from '@angled-chalk/contract';
+import { must, readText, UsageError } from './files.ts';
+
+export type Verb = (args: readonly string[]) => Promise<number>;
+
+export const HELP = `Angled Chalk, without browser or database.
+
+  angled-chalk expand --plan FILE --student FILE [--format json|csv|svg] [--out FILE] [--fail-on findings]
+  angled-chalk setout (--plan FILE | --floor FILE --student FILE) [--tape M] [--reading-error CM]
+                      [--format json|csv|pdf] [--units metric|imperial] [--paper A4|Letter] [--out FILE]
+  angled-chalk convert --floor FILE --student FILE --to svg|dxf|csv [--out FILE]
+  angled-chalk convert --file MARKS.csv|DRAWING.svg --to json [--out FILE]
+  angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
+                      [--target bag|pad] [--height CM] [--out FILE]
+  angled-chalk check  --plan FILE --student FILE --track FILE.csv [--out FILE] [--fail-on faults|undecided]
+
+Files: docs/formats.md. Exit code: 0 done, 1 findings that --fail-on asks to fail on, 2 bad input.
+`;
+
+const OPTIONS = {
+  plan: { type: 'string' },
+  student: { type: 'string' },
+  track: { type: 'string' },
+  format: { type: 'string', default: 'json' },
+  out: { type: 'string' },
+  'fail-on': { type: 'string' },
+  'reading-error': { type: 'string' },
+  partner: { type: 'string' },
+  target: { type: 'string' },
+  part: { type: 'string' },
+  height: { type: 'string' },
+  floor: { type: 'string' },
+  tape: { type: 'string' },
+  units: { type: 'string', default: 'metric' },
+  paper: { type: 'string', default: 'A4' },
+  file: { type: 'string' },
+  to: { type: 'string' },
+} as const;
+
+type OptionName = keyof typeof OPTIONS;
+export type Values = Partial<Record<OptionName, string>>;
+
+export function readOptions(args: readonly string[], allowed: readonly OptionName[]): Values {
+  const options = Object.fromEntries(allowed.map((name) => [name, OPTIONS[name]]));
+  try {
+    return parseArgs({ args: [...args], options, allowPositionals: false }).values as Values;
+  } catch (error) {
+    throw new UsageError(`${error instanceof Error ? error.message : String(error)}\n${HELP}`);
+  }
+}
+
+export function need(values: Values, name: OptionName): string {
+  const value = values[name];
+  if (value === undefined) throw new UsageError(`--${name} is missing.\n${HELP}`);
+  return value;
+}
+
+export function oneOf<T extends string>(
+  values: Values,
+  name: OptionName,
+  choices: readonly T[],
+): T | undefined {
+  const value = values[name];
+  if (value === undefined) return undefined;
+  if (!choices.includes(value as T))
+    throw new UsageError(`--${name} is one of ${choices.join(', ')}, not "${value}".`);
+  return value as T;
+}
+
+export const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+
+export async function readDrill(values: Values): Promise<PlannedDrill> {
+  const planPath = need(values, 'plan');
+  const studentPath = need(values, 'student');
+  return {
+    plan: must(planPath, readPlanFile(await readText(planPath))),
+    student: must(studentPath, readStudentFile(await readText(studentPath))),
+  };
+}

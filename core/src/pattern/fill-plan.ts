@@ -1,0 +1,48 @@
+import type { Ruler } from '../body/measure.ts';
+import { fillFloor, type Filled, type LanePlace } from '../floor/fill.ts';
+import type { Floor } from '../floor/floor.ts';
+import { fromFacing } from '../floor/vector.ts';
+import { laneBox, type LaneBox } from './lane-box.ts';
+import { layoutKindOf } from './layout-kinds.ts';
+import type { LayoutPiece } from './floor-plan.ts';
+import type { Placed } from './layouts.ts';
+
+export interface FilledPlan extends Omit<Filled, 'lanes'> {
+  /** Where each copy of the layout goes. */
+  readonly places: readonly Pick<Placed, 'at' | 'headingDeg'>[];
+  /** How many work at once. */
+  readonly people: number;
+}
+
+/** Fills a floor with copies of one layout, as it is for one student. */
+export function fillWithLayout(
+  floor: Floor,
+  piece: Pick<LayoutPiece, 'layout' | 'mirrored' | 'worksOn'>,
+  ruler: Ruler,
+  onProgress?: (share: number) => void,
+): FilledPlan {
+  const box = laneBox(piece.layout, ruler);
+  const lane = { widthM: box.rightM - box.leftM, lengthM: box.aheadM - box.backM };
+  const { lanes, atMost, guarantee } = fillFloor({ floor, lane, worksOn: piece.worksOn }, onProgress);
+  return {
+    places: lanes.map((place) => originOf(place, box, piece.mirrored ?? false)),
+    people: lanes.length * layoutKindOf(piece.layout.kind).people,
+    atMost,
+    guarantee,
+  };
+}
+
+/** Where the origin of a layout lies when the middle of its ground lies at a place. */
+function originOf(
+  { at, headingDeg }: LanePlace,
+  box: LaneBox,
+  mirrored: boolean,
+): Pick<Placed, 'at' | 'headingDeg'> {
+  const side = mirrored ? -1 : 1;
+  const right = (side * (box.leftM + box.rightM)) / 2;
+  return { at: fromFacing(at, headingDeg, -right, -(box.backM + box.aheadM) / 2), headingDeg };
+}
+
+/** Rounds a class takes when so many work at once. */
+export const roundsFor = (heads: number, places: number): number =>
+  places === 0 ? Infinity : Math.ceil(heads / places);

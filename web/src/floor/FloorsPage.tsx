@@ -1,0 +1,167 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Paper from '@mui/material/Paper';
+import { readFloorFile, type StoredFloor } from '@angled-chalk/contract';
+import {
+  fitFindings,
+  laidOut,
+  placementsOf,
+  placesFor,
+  planOfDrawing,
+  planOfMarks,
+  readFloorSvg,
+  readMarksCsv,
+  rulerFor,
+  STANDARD_FLOORS,
+  standardFloor,
+  USUAL_TAPE,
+  type FloorPlan,
+  type InputProblem,
+  type Result,
+} from '@angled-chalk/core';
+import { useRef, useState } from 'react';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { useAddFloor, useDelete, useFloors, useRestore } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
+import { useNotice } from '../app/notice.tsx';
+import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
+import { MenuButton } from '../parts/MenuButton.tsx';
+import { Busy, PageTitle } from '../parts/Page.tsx';
+import { VerdictMark } from '../parts/VerdictMark.tsx';
+
+const newId = (): string => crypto.randomUUID();
+
+/** Reads a floor from any file we write one to; the name of the file says which. */
+export async function readFloorFrom(file: File): Promise<Result<FloorPlan>> {
+  const text = await file.text();
+  const name = file.name.toLowerCase();
+  if (name.endsWith('.svg')) {
+    const read = readFloorSvg(text);
+    return read.ok ? { ...read, value: planOfDrawing(read.value, newId) } : read;
+  }
+  if (name.endsWith('.csv')) {
+    const read = readMarksCsv(text);
+    return read.ok
+      ? { ...read, value: planOfMarks(file.name.replace(/\.[^.]*$/, ''), read.value, newId) }
+      : read;
+  }
+  return readFloorFile(text);
+}
+
+/** The club's floors: rooms, mats and rings with what is laid out on them. */
+export function FloorsPage() {
+  const floors = useFloors();
+  const add = useAddFloor();
+  const navigate = useNavigate();
+  const notice = useNotice();
+  const picker = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<InputProblem | null>(null);
+  const addOne = async (value: FloorPlan): Promise<void> => {
+    const { id } = await add.mutateAsync({ id: newId(), value });
+    await navigate(`/floors/${id}`);
+  };
+  const open = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    const read = await readFloorFrom(file);
+    setProblem(read.ok ? null : read.problem);
+    if (!read.ok) return;
+    read.notices.forEach((text) => notice({ text }));
+    await addOne(read.value);
+  };
+  if (floors.isLoading) return <Busy what="Reading the floors" />;
+  const list = floors.data ?? [];
+  return (
+    <>
+      <PageTitle
+        sub="Where you work: its walls or ropes, what stands in it, and what is laid out. Everything is in true measure."
+        actions={
+          <>
+            <Button onClick={() => picker.current?.click()}>Open a file</Button>
+            <input
+              ref={picker}
+              hidden
+              type="file"
+              accept=".json,.svg,.csv,application/json,image/svg+xml,text/csv"
+              aria-label="Floor file"
+              onChange={(event) => {
+                void open(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+            <MenuButton
+              contained
+              label="New floor"
+              items={STANDARD_FLOORS.map((standard) => ({
+                label: standard.name,
+                hint: standard.source,
+                run: () =>
+                  void addOne({
+                    name: standard.name,
+                    floor: standardFloor(standard),
+                    pieces: [],
+                    tape: USUAL_TAPE,
+                  }),
+              }))}
+            />
+          </>
+        }
+      >
+        {list.length === 0 ? 'No floors yet' : `${list.length} ${list.length === 1 ? 'floor' : 'floors'}`}
+      </PageTitle>
+      {problem && <ProblemBox problem={problem} title="The file was not opened" />}
+      {(floors.error ?? add.error) && <ErrorBox error={(floors.error ?? add.error)!} />}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, mt: 1, p: 0, display: 'grid', gap: 1.25 }}>
+        {list.map((stored) => (
+          <FloorRow key={stored.id} stored={stored} />
+        ))}
+      </Box>
+    </>
+  );
+}
+
+function FloorRow({ stored }: { readonly stored: StoredFloor }) {
+  const { student, fitOf } = useClub();
+  const remove = useDelete('floors');
+  const restore = useRestore('floors');
+  const notice = useNotice();
+  const { id, floor: plan } = stored;
+  const ruler = student ? rulerFor(fitOf(student)) : null;
+  const laid = ruler ? laidOut(plan.pieces, ruler) : [];
+  const found = ruler ? fitFindings(plan.floor, placementsOf(laid, ruler)).length : 0;
+  const marks = laid.reduce((sum, one) => sum + one.marks.length, 0);
+  const people = placesFor(plan.pieces);
+  const onDelete = async (): Promise<void> => {
+    await remove.mutateAsync(id);
+    notice({ text: `${plan.name} was deleted.`, undo: () => restore.mutate(id) });
+  };
+  return (
+    <Paper
+      component="li"
+      variant="outlined"
+      sx={{ p: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
+    >
+      <Box sx={{ flex: '1 1 260px' }}>
+        <Link component={RouterLink} to={`/floors/${id}`} sx={{ fontWeight: 700, fontSize: '1.05rem' }}>
+          {plan.name}
+        </Link>
+        <Box sx={{ color: 'text.secondary' }}>
+          {plan.floor.name}: {plan.pieces.length} {plan.pieces.length === 1 ? 'thing' : 'things'} laid out,{' '}
+          {marks} {marks === 1 ? 'mark' : 'marks'}, room for {people} at once
+        </Box>
+      </Box>
+      {student && (
+        <Box sx={{ minWidth: 190, display: 'flex', gap: 1, alignItems: 'center' }}>
+          <VerdictMark outcome={found === 0 ? 'met' : 'not-met'} words={false} />{' '}
+          {found === 0 ? 'everything fits' : `${found} ${found === 1 ? 'thing does' : 'things do'} not fit`}
+        </Box>
+      )}
+      <Button component={RouterLink} to={`/set-out/floor/${id}`}>
+        Set out
+      </Button>
+      <Button color="error" onClick={() => void onDelete()} aria-label={`Delete ${plan.name}`}>
+        Delete
+      </Button>
+    </Paper>
+  );
+}

@@ -1,0 +1,13 @@
+import type { Point } from '@angled-chalk/core';
+import { PALETTE } from '../app/palette.ts';
+import { useDrawing } from '../plan/drawing.ts';
+import { toDrawing } from '../plan/frame.ts';
+
+/** A ring round the place that is set out now. */
+export function PlaceNow({ at }: { readonly at: Point }) {
+  const { frame, textM } = useDrawing();
+  const { x, y } = toDrawing(frame, at);
+  return (
+    <circle cx={x} cy={y} r={textM * 1.1} fill="none" stroke={PALETTE.planned} strokeWidth={textM * 0.16} />
+  );
+}

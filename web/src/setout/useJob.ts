@@ -1,0 +1,53 @@
+import { floorJob, planJob, rulerFor, type SetOutJob } from '@angled-chalk/core';
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import { useFloors, usePlans } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
+
+/** What is set out: a floor with everything on it, or the cones of one pattern. */
+export type JobKind = 'floor' | 'pattern';
+
+export interface FoundJob {
+  readonly job: SetOutJob | null;
+  readonly loading: boolean;
+  readonly error: Error | null;
+  /** Address of the set-out of this job, and of what it was made from. */
+  readonly here: string;
+  readonly back: { readonly to: string; readonly label: string };
+  readonly forWhom: string;
+}
+
+/** The job named in the address; a floor is measured for the chosen student. */
+export function useJob(kind: JobKind): FoundJob {
+  const { id = '' } = useParams();
+  const plans = usePlans();
+  const floors = useFloors();
+  const { student, fitOf, loading } = useClub();
+  const plan = kind === 'pattern' ? plans.data?.find((one) => one.id === id)?.plan : undefined;
+  const floor = kind === 'floor' ? floors.data?.find((one) => one.id === id)?.floor : undefined;
+  const job = useMemo(() => {
+    if (plan) return planJob(plan);
+    return floor && student ? floorJob(floor, rulerFor(fitOf(student))) : null;
+  }, [plan, floor, student, fitOf]);
+  const asked = kind === 'floor' ? floors : plans;
+  const missing = !asked.isLoading && !loading && !job;
+  return {
+    job,
+    loading: asked.isLoading || loading,
+    error:
+      asked.error ??
+      (missing
+        ? new Error(
+            floor
+              ? 'Add a student first: layouts are measured for somebody.'
+              : 'This is not there. It may have been deleted.',
+          )
+        : null),
+    here: kind === 'floor' ? `/set-out/floor/${id}` : `/set-out/${id}`,
+    back:
+      kind === 'floor'
+        ? { to: `/floors/${id}`, label: 'Back to the floor' }
+        : { to: `/patterns/${id}`, label: 'Back to the pattern' },
+    forWhom: kind === 'floor' && student ? student.name : '',
+  };
+}
