@@ -1,4 +1,5 @@
 import { accuracy } from './accuracy.ts';
+import { fill } from './fill.ts';
 import { fit } from './fit.ts';
 import { speed } from './speed.ts';
 
@@ -7,7 +8,8 @@ const drills = Number(process.env['DRILLS'] ?? 60);
 if (what === 'all' || what === 'accuracy') accuracy(drills, Number(process.env['SEED'] ?? Date.now() % 1e6));
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
-if (!['all', 'accuracy', 'speed', 'fit'].includes(what)) {
-  console.error(`There is no bench "${what}". Benches: accuracy, speed, fit.`);
+if (what === 'all' || what === 'fill') fill();
+if (!['all', 'accuracy', 'speed', 'fit', 'fill'].includes(what)) {
+  console.error(`There is no bench "${what}". Benches: accuracy, speed, fit, fill, frames.`);
   process.exitCode = 2;
 }

@@ -1,11 +1,32 @@
 import { spawnSync } from 'node:child_process';
-import { ensurePackages, ROOT } from './steps.mjs';
+import { ensureChromium, ensurePackages, ROOT } from './steps.mjs';
 
 ensurePackages();
-const { bundleNode } = await import('./build.mjs');
-await bundleNode('bench/main.ts', 'bench/dist/main.js');
-const done = spawnSync(process.execPath, ['bench/dist/main.js', ...process.argv.slice(2)], {
-  cwd: ROOT,
-  stdio: 'inherit',
-});
-process.exit(done.status ?? 1);
+const { buildAll, bundleNode } = await import('./build.mjs');
+const what = process.argv[2] ?? 'all';
+if (what !== 'frames') await runCore();
+if (what === 'all' || what === 'frames') await runFrames();
+
+/** The benches of the core, in one process of their own. */
+
+async function runCore() {
+  await bundleNode('bench/main.ts', 'bench/dist/main.js');
+  const done = spawnSync(process.execPath, ['bench/dist/main.js', ...process.argv.slice(2)], {
+    cwd: ROOT,
+    stdio: 'inherit',
+  });
+  if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/** Frames of the built program in Chromium. */
+async function runFrames() {
+  ensureChromium();
+  await buildAll();
+  const { frames } = await import('../bench/frames.mjs');
+  const rows = await frames();
+  const headings = ['dragged', 'frames', 'under 16.7 ms', 'median ms', '95 % ms', 'longest ms'];
+  const widths = headings.map((heading, i) => Math.max(heading.length, ...rows.map((row) => row[i].length)));
+  console.log('\nFrames while dragging in the built program, frame limit off\n');
+  for (const cells of [headings, widths.map((width) => '-'.repeat(width)), ...rows])
+    console.log(cells.map((cell, i) => cell.padEnd(widths[i])).join('  '));
+}

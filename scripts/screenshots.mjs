@@ -10,6 +10,9 @@ const { chromium } = await import('@playwright/test');
 const FOLDER = `${ROOT}docs/screenshots`;
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const TOBIAH = 'a1c0e9d2-0002-4c1a-9a01-000000000002';
+const DAVOR = 'a1c0e9d2-0004-4c1a-9a01-000000000004';
+const HALL = 'e5a4c3d6-0001-4a5e-9e05-000000000001';
+const RING = 'e5a4c3d6-0003-4a5e-9e05-000000000003';
 const PLAN = 'b2d1f0a3-0001-4d2b-8b02-000000000001';
 const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
 
@@ -21,10 +24,29 @@ const VIEWS = [
   { name: 'schools', path: `/students/${IMKE}/schools` },
   { name: 'reach', path: `/students/${TOBIAH}/reach`, student: TOBIAH },
   { name: 'pattern', path: `/patterns/${PLAN}`, student: TOBIAH },
-  { name: 'set-out', path: `/set-out/${PLAN}` },
+  {
+    name: 'floor',
+    path: `/floors/${HALL}`,
+    student: DAVOR,
+    clicks: ['ol[aria-label="What does not fit"] button', 'text=Nearest place that fits'],
+    until: 'text=Move it there',
+  },
+  { name: 'floor-room', path: `/floors/${HALL}`, clicks: ['role=tab[name="Room"]'] },
+  {
+    name: 'floor-fill',
+    path: `/floors/${RING}`,
+    clicks: ['role=tab[name="Fill"]', 'text=How many fit?'],
+    until: 'text=Lay them out in its place',
+  },
+  { name: 'set-out', path: `/set-out/floor/${HALL}` },
+  { name: 'walk', path: `/set-out/floor/${HALL}/walk`, phone: true },
   { name: 'record', path: '/record' },
   { name: 'check', path: `/checks/${CHECK}` },
-  { name: 'check-near', path: `/checks/${CHECK}`, click: 'ol[aria-label=Findings] li:nth-child(6) button' },
+  {
+    name: 'check-near',
+    path: `/checks/${CHECK}`,
+    clicks: ['ol[aria-label=Findings] li:nth-child(6) button'],
+  },
   { name: 'phone', path: `/checks/${CHECK}`, phone: true },
 ];
 
@@ -51,7 +73,7 @@ const browser = await chromium.launch({
   ],
 });
 const wanted = process.argv.slice(2);
-for (const { name, path, student = IMKE, click, fill, phone } of VIEWS) {
+for (const { name, path, student = IMKE, clicks = [], until, fill, phone } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await browser.newPage({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
@@ -60,7 +82,8 @@ for (const { name, path, student = IMKE, click, fill, phone } of VIEWS) {
   await page.goto(url + path);
   await page.waitForLoadState('networkidle');
   if (fill) await page.fill(...fill);
-  if (click) await page.click(click);
+  for (const click of clicks) await page.click(click);
+  if (until) await page.waitForSelector(until, { timeout: 60_000 });
   await page.waitForTimeout(900);
   await page.screenshot({ path: `${FOLDER}/${name}.png` });
   await page.close();

@@ -15,6 +15,7 @@ export * from './floor/nearest.ts';
 export * from './floor/snap.ts';
 export * from './floor/pack.ts';
 export * from './floor/fill.ts';
+export { lacksM, turnedRoom, type TurnedRoom } from './floor/fill-room.ts';
 export * from './floor/two-tapes.ts';
 export * from './floor/walk-order.ts';
 export type { HowTo, SetOutPoint, Station, Tape } from './floor/setout-fix.ts';

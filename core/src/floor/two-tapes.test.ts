@@ -1,3 +1,4 @@
+import { Circle, Point as FlattenPoint } from '@flatten-js/core';
 import fc from 'fast-check';
 import { EigenvalueDecomposition, inverse, Matrix } from 'ml-matrix';
 import { chanceFrom } from './random.ts';
@@ -82,4 +83,29 @@ test('the error of a square corner is what a reading error does to its angle', (
   const [a, b, c] = sidesM;
   const angle = (Math.acos((a * a + b * b - (c + 0.005) ** 2) / (2 * a * b)) * 180) / Math.PI;
   expect(offDeg).toBeCloseTo(angle - 90, 3);
+});
+
+// Source: the general-purpose geometry library @flatten-js/core, intersection of two circles.
+test('where two tapes meet agrees with a geometry library', () => {
+  const reach = fc.integer({ min: 50, max: 900 }).map((cm) => cm / 100);
+  const place = fc.record({
+    x: fc.integer({ min: -500, max: 500 }).map((cm) => cm / 100),
+    y: fc.integer({ min: -500, max: 500 }).map((cm) => cm / 100),
+  });
+  fc.assert(
+    fc.property(place, place, reach, reach, (a, b, r1, r2) => {
+      fc.pre(distanceM(a, b) > 0.1);
+      const apart = distanceM(a, b);
+      // Circles that barely touch are one point or two for one library and none for the other.
+      fc.pre(Math.abs(apart - (r1 + r2)) > 1e-3 && Math.abs(apart - Math.abs(r1 - r2)) > 1e-3);
+      const circle = ({ x, y }: typeof a, r: number): Circle => new Circle(new FlattenPoint(x, y), r);
+      const reference = circle(a, r1).intersect(circle(b, r2));
+      const ours = (['left', 'right'] as const).map((side) => twoTapePoint(a, r1, b, r2, side));
+      if (reference.length === 0) expect(ours).toEqual([null, null]);
+      for (const { x, y } of reference) {
+        expect(Math.min(...ours.map((p) => distanceM(p!, { x, y })))).toBeLessThan(1e-6);
+      }
+    }),
+    { numRuns: 300 },
+  );
 });

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import { LAYOUT_RANGES } from '@angled-chalk/contract';
 import { unlocked } from '@angled-chalk/core';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
@@ -30,17 +31,7 @@ export function LayOutPanel({ editor }: { readonly editor: FloorEditor }) {
             value={plan.name}
             onValue={(name) => editor.adjust({ ...plan, name })}
           />
-          <LengthBox
-            label="Longest tape"
-            metres={plan.tape.lengthM}
-            help="No distance on the set-out sheet is longer."
-            onMetres={(lengthM) =>
-              lengthM !== undefined &&
-              lengthM >= 1 &&
-              lengthM <= 100 &&
-              editor.adjust({ ...plan, tape: { ...plan.tape, lengthM } })
-            }
-          />
+          <Tape editor={editor} />
         </>
       )}
       <Box
@@ -77,6 +68,32 @@ export function LayOutPanel({ editor }: { readonly editor: FloorEditor }) {
         Drag on the floor, or choose with Tab and Enter and move with the arrow keys: {nudgeWords(units)}. Alt
         while dragging catches on nothing.
       </Box>
+    </Box>
+  );
+}
+
+/** The tape everything is set out with: its length, and how well it is read. */
+function Tape({ editor }: { readonly editor: FloorEditor }) {
+  const { plan } = editor;
+  const { lengthM, readingUM } = plan.tape;
+  const set = (tape: Partial<typeof plan.tape>): void =>
+    editor.adjust({ ...plan, tape: { ...plan.tape, ...tape } });
+  const within = (value: number | undefined, [least, most]: readonly [number, number]): value is number =>
+    value !== undefined && value >= least && value <= most;
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>
+      <LengthBox
+        label="Longest tape"
+        metres={lengthM}
+        help="no distance on the set-out sheet is longer"
+        onMetres={(value) => within(value, LAYOUT_RANGES.tapeM) && set({ lengthM: value })}
+      />
+      <LengthBox
+        label="A reading is good to"
+        metres={readingUM}
+        help="1 sigma; worse for a slack tape"
+        onMetres={(value) => within(value, LAYOUT_RANGES.readingUM) && set({ readingUM: value })}
+      />
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { useMemo, type KeyboardEvent } from 'react';
+import { useMemo, type KeyboardEvent, type MouseEvent } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../plan/drawing.ts';
 import { toDrawing } from '../plan/frame.ts';
@@ -11,6 +11,12 @@ import type { FloorEditor } from './useFloorEditor.ts';
 const TURN_DEG = 15;
 const FINE_TURN_DEG = 1;
 
+/** A press takes the focus and starts no selection of text, which would follow the pointer at every move. */
+function focusOnly(event: MouseEvent<SVGGElement>): void {
+  event.preventDefault();
+  event.currentTarget.focus();
+}
+
 /** Everything laid out, to be chosen, dragged, turned and nudged. */
 export function PieceLayer({
   editor,
@@ -20,7 +26,7 @@ export function PieceLayer({
   readonly snapTo: SnapChoice;
 }) {
   const { frame, textM } = useDrawing();
-  const { bind, register, label, guides } = useDragPieces(editor, snapTo);
+  const { bind, register, guides } = useDragPieces(editor, snapTo);
   const { laid, placements, findings, chosen } = editor;
   const troubled = useMemo(() => new Set(findings.map(({ placementId }) => placementId)), [findings]);
   const { preview } = editor;
@@ -71,6 +77,7 @@ export function PieceLayer({
             aria-label={pieceWords(one)}
             transform={isChosen && !one.piece.locked ? turned : undefined}
             style={{ cursor: one.piece.locked ? 'pointer' : 'move', touchAction: 'none' }}
+            onMouseDown={focusOnly}
             onKeyDown={(event) => onKeyDown(event, id)}
           >
             <PieceMark laid={one} lane={placements[i]!.lane} chosen={isChosen} troubled={troubled.has(id)} />
@@ -82,16 +89,6 @@ export function PieceLayer({
         stroke={PALETTE.planned}
         strokeWidth={textM * 0.1}
         strokeDasharray={`${textM * 0.3}`}
-        pointerEvents="none"
-      />
-      <text
-        ref={label}
-        fontSize={textM * 1.1}
-        fontWeight={750}
-        fill={PALETTE.planned}
-        stroke={PALETTE.mat}
-        strokeWidth={textM * 0.3}
-        paintOrder="stroke"
         pointerEvents="none"
       />
       <TurnHandle editor={editor} />

@@ -13,6 +13,7 @@ import { useRef } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { useDrawing } from '../plan/drawing.ts';
 import { pathOf, toDrawing } from '../plan/frame.ts';
+import { lift, type Lifted } from './lift.ts';
 import type { FloorEditor } from './useFloorEditor.ts';
 
 /** What a dragged piece catches on. */
@@ -29,18 +30,18 @@ interface Drag {
   readonly moving: readonly string[];
   readonly origin: Point;
   readonly rules: SnapRules;
+  readonly lifted: Lifted;
   shift: Point;
 }
 
 /**
- * Dragging pieces over the floor. While it lasts nothing is drawn anew: the pieces are shifted as they
- * stand, so that hundreds of marks follow the hand; the plan changes once, at the end.
+ * Dragging pieces over the floor. While it lasts nothing is drawn anew: the pieces are lifted off and
+ * shifted as they stand, so that hundreds of marks follow the hand; the plan changes once, at the end.
  */
 export function useDragPieces(editor: FloorEditor, snapTo: SnapChoice) {
   const drawing = useDrawing();
   const units = useUnits();
   const nodes = useRef(new Map<string, SVGGElement>());
-  const label = useRef<SVGTextElement>(null);
   const guides = useRef<SVGPathElement>(null);
 
   const start = (id: string): Drag | null => {
@@ -48,14 +49,19 @@ export function useDragPieces(editor: FloorEditor, snapTo: SnapChoice) {
     const group = editor.chosen.includes(id) ? editor.chosen : withGroups(plan, [id]);
     const moving = unlocked(plan, group);
     const piece = plan.pieces.find((one) => one.id === id);
-    const matrix = drawing.svg.current?.getScreenCTM();
-    if (!piece || !moving.includes(id) || !matrix) return null;
+    const svg = drawing.svg.current;
+    const matrix = svg?.getScreenCTM();
+    if (!piece || !moving.includes(id) || !svg || !matrix) return null;
     const still = plan.pieces.filter((one) => !moving.includes(one.id));
     return {
       pxPerM: matrix.a,
       moving,
       origin: originOfPiece(piece),
       shift: { x: 0, y: 0 },
+      lifted: lift(
+        svg,
+        moving.flatMap((one) => nodes.current.get(one) ?? []),
+      ),
       rules: {
         gridM: snapTo.grid ? GRID_M : null,
         datums: snapTo.things ? plan.floor.datums.map(({ at }) => at) : [],
@@ -67,26 +73,13 @@ export function useDragPieces(editor: FloorEditor, snapTo: SnapChoice) {
     };
   };
 
-  const show = ({ moving, origin, shift, pxPerM }: Drag, lines: readonly SnapGuide[]): void => {
-    for (const id of moving)
-      nodes.current.get(id)?.setAttribute('transform', `translate(${shift.x} ${-shift.y})`);
+  const show = ({ origin, shift, lifted }: Drag, lines: readonly SnapGuide[]): void => {
     const at = { x: origin.x + shift.x, y: origin.y + shift.y };
     const place = toDrawing(drawing.frame, at);
-    if (label.current) {
-      label.current.textContent = `${formatLength(at.x, units)} right, ${formatLength(at.y, units)} away`;
-      label.current.setAttribute('x', String(place.x + 14 / pxPerM));
-      label.current.setAttribute('y', String(place.y - 14 / pxPerM));
-    }
-    guides.current?.setAttribute(
-      'd',
-      lines.map(({ from, to }) => pathOf(drawing.frame, [from, to])).join(''),
-    );
-  };
-
-  const clear = (drag: Drag): void => {
-    for (const id of drag.moving) nodes.current.get(id)?.removeAttribute('transform');
-    if (label.current) label.current.textContent = '';
-    guides.current?.setAttribute('d', '');
+    const words = `${formatLength(at.x, units)} right, ${formatLength(at.y, units)} away`;
+    lifted.moveTo(shift.x, shift.y, words, [place.x, place.y]);
+    const path = lines.map(({ from, to }) => pathOf(drawing.frame, [from, to])).join('');
+    if (guides.current?.getAttribute('d') !== path) guides.current?.setAttribute('d', path);
   };
 
   const bind = useDrag(
@@ -102,7 +95,8 @@ export function useDragPieces(editor: FloorEditor, snapTo: SnapChoice) {
       const { at, guides: lines } = altKey ? { at: asked, guides: [] } : snap(asked, drag.rules);
       drag.shift = { x: at.x - drag.origin.x, y: at.y - drag.origin.y };
       if (last) {
-        clear(drag);
+        drag.lifted.drop();
+        guides.current?.setAttribute('d', '');
         editor.moveIds(drag.moving, { about: drag.origin, turnDeg: 0, shift: drag.shift });
       } else show(drag, lines);
       return drag;
@@ -115,5 +109,5 @@ export function useDragPieces(editor: FloorEditor, snapTo: SnapChoice) {
     if (node) nodes.current.set(id, node);
     else nodes.current.delete(id);
   };
-  return { bind, register, label, guides };
+  return { bind, register, guides };
 }

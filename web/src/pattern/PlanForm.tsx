@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import { PLAN_RANGES } from '@angled-chalk/contract';
 import { rectangularFloor, type Plan } from '@angled-chalk/core';
 import { useFormContext, useWatch } from 'react-hook-form';
+import { useFloors } from '../api/queries.ts';
 import { ChoiceField, LengthField, LengthBox, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
@@ -75,7 +76,7 @@ export function PlanForm() {
         ) : (
           <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
         )}
-        <MatSize />
+        <FloorChoice />
       </Box>
     </Panel>
   );
@@ -105,10 +106,38 @@ function BandKind() {
 
 const MAT_M = [1, 60] as const;
 
-/** Width and depth of a rectangular mat; its corners are the datums. */
-function MatSize() {
+/** One of the club's floors, or a bare mat of a size of its own. */
+function FloorChoice() {
   const { setValue } = useFormContext<Plan>();
   const floor = useWatch<Plan, 'floor'>({ name: 'floor' });
+  const floors = useFloors();
+  const list = floors.data ?? [];
+  const bare = floor.outline.length === 4 && !floor.fixtures;
+  const choose = (id: string): void => {
+    const chosen = list.find((one) => one.id === id)?.floor.floor;
+    if (chosen) setValue('floor', chosen as never, { shouldDirty: true });
+  };
+  return (
+    <>
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <SelectBox
+          label="Floor"
+          value=""
+          choices={[
+            ['', `as it is: ${floor.name}`],
+            ...list.map(({ id, floor: { name } }) => [id, `that of ${name}`] as const),
+          ]}
+          onChoice={choose}
+        />
+      </Box>
+      {bare && <MatSize floor={floor} />}
+    </>
+  );
+}
+
+/** Width and depth of a rectangular mat; its corners are the datums. */
+function MatSize({ floor }: { readonly floor: Plan['floor'] }) {
+  const { setValue } = useFormContext<Plan>();
   const width = Math.max(...floor.outline.map((corner) => corner.x));
   const depth = Math.max(...floor.outline.map((corner) => corner.y));
   const set = (widthM: number, depthM: number): void => {

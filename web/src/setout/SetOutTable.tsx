@@ -70,9 +70,10 @@ function Row({
           {row.point.id}
         </Button>
       </TableCell>
-      {[first, second].map(({ from, tape }) => (
+      {[first, second].map(({ from, tape }, i) => (
         <TableCell key={from} align="right">
           <b>{from}</b> {tape}
+          {i === 1 && row.how.kind === 'two-tapes' && `, ${row.how.side}`}
         </TableCell>
       ))}
       <TableCell align="right">{checkWords(row, units)}</TableCell>
