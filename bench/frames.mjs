@@ -1,8 +1,4 @@
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromiumPath, ROOT } from '../scripts/steps.mjs';
+import { openProgram } from '../scripts/open-program.mjs';
 
 /**
  * Frames while a layout of 300 marks is dragged in the built program. The browser draws as fast as it
@@ -86,37 +82,10 @@ function watchFrames() {
 }
 
 export async function frames() {
-  const { chromium } = await import('@playwright/test');
-  const data = mkdtempSync(join(tmpdir(), 'angled-chalk-frames-'));
-  const server = spawn(process.execPath, ['server/dist/main.js', '--demo', '--data', data, '--port', '0'], {
-    cwd: ROOT,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const url = await new Promise((resolve) => {
-    server.stdout.on('data', (chunk) => {
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(String(chunk));
-      if (found) resolve(found[0]);
-    });
-  });
-  const browser = await chromium.launch({
-    executablePath: chromiumPath(),
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-frame-rate-limit',
-      '--disable-gpu-vsync',
-    ],
-  });
+  const { url, browser, close } = await openProgram(['--disable-frame-rate-limit', '--disable-gpu-vsync']);
   const rows = [];
   for (const [what, pieces, name] of CASES) rows.push([what, ...(await measure(browser, url, pieces, name))]);
-  await browser.close();
-  const gone = new Promise((resolve) => server.once('exit', resolve));
-  server.kill('SIGTERM');
-  await gone;
-  rmSync(data, { recursive: true, force: true });
+  await close();
   return rows;
 }
 

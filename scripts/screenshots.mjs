@@ -1,12 +1,9 @@
-import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromiumPath, ensurePackages, ROOT } from './steps.mjs';
+import { mkdirSync } from 'node:fs';
+import { ensurePackages, ROOT } from './steps.mjs';
 
 /** Pictures of the main views of the built program, from the demo club, for docs/screenshots. */
 ensurePackages();
-const { chromium } = await import('@playwright/test');
+const { openProgram } = await import('./open-program.mjs');
 const FOLDER = `${ROOT}docs/screenshots`;
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const TOBIAH = 'a1c0e9d2-0002-4c1a-9a01-000000000002';
@@ -50,28 +47,8 @@ const VIEWS = [
   { name: 'phone', path: `/checks/${CHECK}`, phone: true },
 ];
 
-const data = mkdtempSync(join(tmpdir(), 'angled-chalk-pictures-'));
-const server = spawn(process.execPath, ['server/dist/main.js', '--demo', '--data', data, '--port', '0'], {
-  cwd: ROOT,
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-const url = await new Promise((resolve) => {
-  server.stdout.on('data', (chunk) => {
-    const found = /http:\/\/127\.0\.0\.1:\d+/.exec(String(chunk));
-    if (found) resolve(found[0]);
-  });
-});
+const { url, browser, close } = await openProgram();
 mkdirSync(FOLDER, { recursive: true });
-const browser = await chromium.launch({
-  executablePath: chromiumPath(),
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-  ],
-});
 const wanted = process.argv.slice(2);
 for (const { name, path, student = IMKE, clicks = [], until, fill, phone } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
@@ -89,5 +66,4 @@ for (const { name, path, student = IMKE, clicks = [], until, fill, phone } of VI
   await page.close();
   console.log(`docs/screenshots/${name}.png`);
 }
-await browser.close();
-server.kill('SIGTERM');
+await close();

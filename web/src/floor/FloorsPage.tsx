@@ -1,7 +1,4 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Link from '@mui/material/Link';
-import Paper from '@mui/material/Paper';
 import { readFloorFile, type StoredFloor } from '@angled-chalk/contract';
 import {
   fitFindings,
@@ -20,14 +17,16 @@ import {
   type InputProblem,
   type Result,
 } from '@angled-chalk/core';
-import { useRef, useState } from 'react';
-import { Link as RouterLink, useNavigate } from 'react-router';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { useAddFloor, useDelete, useFloors, useRestore } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
+import { FilePick } from '../parts/FilePick.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
+import { ThingRow } from '../parts/ThingRow.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 
 const newId = (): string => crypto.randomUUID();
@@ -55,14 +54,12 @@ export function FloorsPage() {
   const add = useAddFloor();
   const navigate = useNavigate();
   const notice = useNotice();
-  const picker = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<InputProblem | null>(null);
   const addOne = async (value: FloorPlan): Promise<void> => {
     const { id } = await add.mutateAsync({ id: newId(), value });
     await navigate(`/floors/${id}`);
   };
-  const open = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const open = async (file: File): Promise<void> => {
     const read = await readFloorFrom(file);
     setProblem(read.ok ? null : read.problem);
     if (!read.ok) return;
@@ -77,17 +74,11 @@ export function FloorsPage() {
         sub="Where you work: its walls or ropes, what stands in it, and what is laid out. Everything is in true measure."
         actions={
           <>
-            <Button onClick={() => picker.current?.click()}>Open a file</Button>
-            <input
-              ref={picker}
-              hidden
-              type="file"
+            <FilePick
+              label="Open a file"
+              name="Floor file"
               accept=".json,.svg,.csv,application/json,image/svg+xml,text/csv"
-              aria-label="Floor file"
-              onChange={(event) => {
-                void open(event.target.files?.[0]);
-                event.target.value = '';
-              }}
+              onFile={(file) => void open(file)}
             />
             <MenuButton
               contained
@@ -136,32 +127,25 @@ function FloorRow({ stored }: { readonly stored: StoredFloor }) {
     notice({ text: `${plan.name} was deleted.`, undo: () => restore.mutate(id) });
   };
   return (
-    <Paper
-      component="li"
-      variant="outlined"
-      sx={{ p: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
-    >
-      <Box sx={{ flex: '1 1 260px' }}>
-        <Link component={RouterLink} to={`/floors/${id}`} sx={{ fontWeight: 700, fontSize: '1.05rem' }}>
-          {plan.name}
-        </Link>
-        <Box sx={{ color: 'text.secondary' }}>
+    <ThingRow
+      name={plan.name}
+      to={`/floors/${id}`}
+      setOut={`/set-out/floor/${id}`}
+      onDelete={() => void onDelete()}
+      about={
+        <>
           {plan.floor.name}: {plan.pieces.length} {plan.pieces.length === 1 ? 'thing' : 'things'} laid out,{' '}
           {marks} {marks === 1 ? 'mark' : 'marks'}, room for {people} at once
-        </Box>
-      </Box>
-      {student && (
-        <Box sx={{ minWidth: 190, display: 'flex', gap: 1, alignItems: 'center' }}>
-          <VerdictMark outcome={found === 0 ? 'met' : 'not-met'} words={false} />{' '}
-          {found === 0 ? 'everything fits' : `${found} ${found === 1 ? 'thing does' : 'things do'} not fit`}
-        </Box>
-      )}
-      <Button component={RouterLink} to={`/set-out/floor/${id}`}>
-        Set out
-      </Button>
-      <Button color="error" onClick={() => void onDelete()} aria-label={`Delete ${plan.name}`}>
-        Delete
-      </Button>
-    </Paper>
+        </>
+      }
+      verdict={
+        student && (
+          <Box sx={{ minWidth: 190, display: 'flex', gap: 1, alignItems: 'center' }}>
+            <VerdictMark outcome={found === 0 ? 'met' : 'not-met'} words={false} />
+            {found === 0 ? 'everything fits' : `${found} ${found === 1 ? 'thing does' : 'things do'} not fit`}
+          </Box>
+        )
+      }
+    />
   );
 }

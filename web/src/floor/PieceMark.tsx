@@ -2,6 +2,7 @@ import { layoutKindOf, midpoint, type LaidPiece, type Point } from '@angled-chal
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../plan/drawing.ts';
+import { DrawingText } from '../plan/DrawingText.tsx';
 import { pathOf, toDrawing } from '../plan/frame.ts';
 import { LaidMark } from '../plan/LaidMark.tsx';
 
@@ -74,21 +75,10 @@ function LaneName({
   const top = Math.min(...corners.map(({ y }) => y));
   const x = corners.reduce((sum, corner) => sum + corner.x, 0) / corners.length;
   return (
-    <text
-      x={x}
-      y={top + textM * 0.8}
-      fontSize={textM * 0.9}
-      fontWeight={650}
-      fill={PALETTE.softInk}
-      stroke={PALETTE.mat}
-      strokeWidth={textM * 0.2}
-      paintOrder="stroke"
-      textAnchor="middle"
-      dominantBaseline="central"
-    >
+    <DrawingText x={x} y={top + textM * 0.8} size={0.9} fontWeight={650} fill={PALETTE.softInk}>
       {name}
       {locked ? ' (locked)' : ''}
-    </text>
+    </DrawingText>
   );
 }
 

@@ -42,7 +42,7 @@ const MARKS: readonly (readonly [MarkKind, string, string])[] = [
   ['line', 'Chalk line', ''],
   ['arc', 'Arc', 'part of a circle in chalk'],
   ['cross', 'Cross', 'for a pivot'],
-  ['rope', 'Slip line', 'a rope between two posts, at the shoulder'],
+  ['rope', 'Rope', 'between two posts, at the shoulder'],
   ['bag', 'Bag', 'a standing one; a hanging one belongs to the room'],
   ['pad', 'Pad holder', ''],
   ['partner', 'Partner', ''],

@@ -12,6 +12,7 @@ import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { floorPoint, useDrawing } from '../plan/drawing.ts';
+import { DrawingText } from '../plan/DrawingText.tsx';
 import { pathOf, toDrawing } from '../plan/frame.ts';
 import type { FloorEditor } from './useFloorEditor.ts';
 
@@ -68,16 +69,12 @@ export function TurnHandle({ editor }: { readonly editor: FloorEditor }) {
       >
         <title>Drag to turn; the keys comma and full stop turn by 15 degrees</title>
       </circle>
-      <text
+      <DrawingText
         ref={words}
-        x={x + textM}
+        x={x + textM * 2}
         y={y}
-        fontSize={textM * 1.1}
-        fontWeight={750}
+        size={1.1}
         fill={PALETTE.planned}
-        stroke={PALETTE.mat}
-        strokeWidth={textM * 0.3}
-        paintOrder="stroke"
         pointerEvents="none"
       />
     </g>

@@ -1,17 +1,17 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from '@mui/material/Link';
-import Paper from '@mui/material/Paper';
 import { checkPlan, DEMO_PLAN, formatLength, type Plan } from '@angled-chalk/core';
 import type { StoredPlan, Student } from '@angled-chalk/contract';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { readPlanFile } from '@angled-chalk/contract';
-import { Link as RouterLink, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useAddPlan, useDelete, usePlans, useRestore } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
+import { FilePick } from '../parts/FilePick.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
+import { ThingRow } from '../parts/ThingRow.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import type { InputProblem } from '@angled-chalk/core';
 
@@ -22,14 +22,12 @@ export function PlansPage() {
   const add = useAddPlan();
   const navigate = useNavigate();
   const { student } = useClub();
-  const picker = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<InputProblem | null>(null);
   const addOne = async (plan: Plan): Promise<void> => {
     const { id } = await add.mutateAsync({ id: crypto.randomUUID(), value: plan });
     await navigate(`/patterns/${id}`);
   };
-  const open = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const open = async (file: File): Promise<void> => {
     const read = readPlanFile(await file.text());
     setProblem(read.ok ? null : read.problem);
     if (read.ok) await addOne(read.value);
@@ -46,17 +44,11 @@ export function PlansPage() {
         }
         actions={
           <>
-            <Button onClick={() => picker.current?.click()}>Open a plan file</Button>
-            <input
-              ref={picker}
-              hidden
-              type="file"
+            <FilePick
+              label="Open a plan file"
+              name="Plan file"
               accept=".json,application/json"
-              aria-label="Plan file"
-              onChange={(event) => {
-                void open(event.target.files?.[0]);
-                event.target.value = '';
-              }}
+              onFile={(file) => void open(file)}
             />
             <Button variant="contained" disabled={add.isPending} onClick={() => void addOne(NEW_PLAN)}>
               New zigzag
@@ -89,32 +81,25 @@ function PlanRow({ stored, student }: { readonly stored: StoredPlan; readonly st
     notice({ text: `${plan.name} was deleted.`, undo: () => restore.mutate(id) });
   };
   return (
-    <Paper
-      component="li"
-      variant="outlined"
-      sx={{ p: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
-    >
-      <Box sx={{ flex: '1 1 260px' }}>
-        <Link component={RouterLink} to={`/patterns/${id}`} sx={{ fontWeight: 700, fontSize: '1.05rem' }}>
-          {plan.name}
-        </Link>
-        <Box sx={{ color: 'text.secondary' }}>
+    <ThingRow
+      name={plan.name}
+      to={`/patterns/${id}`}
+      setOut={`/set-out/${id}`}
+      onDelete={() => void onDelete()}
+      about={
+        <>
           {plan.pattern.cones} cones, {formatLength(plan.pattern.spacingM, units)} apart, passed at{' '}
           {formatLength(plan.pattern.sideOffsetM, units)}; {plan.target.kind} as target
-        </Box>
-      </Box>
-      {student && (
-        <Box sx={{ minWidth: 170 }}>
-          <VerdictMark outcome={found === 0 ? 'met' : 'not-met'} />
-          {found > 0 && <Box sx={{ fontSize: '0.84rem' }}>{found} places to mend</Box>}
-        </Box>
-      )}
-      <Button component={RouterLink} to={`/set-out/${id}`}>
-        Set out
-      </Button>
-      <Button color="error" onClick={() => void onDelete()} aria-label={`Delete ${plan.name}`}>
-        Delete
-      </Button>
-    </Paper>
+        </>
+      }
+      verdict={
+        student && (
+          <Box sx={{ minWidth: 170 }}>
+            <VerdictMark outcome={found === 0 ? 'met' : 'not-met'} />
+            {found > 0 && <Box sx={{ fontSize: '0.84rem' }}>{found} places to mend</Box>}
+          </Box>
+        )
+      }
+    />
   );
 }

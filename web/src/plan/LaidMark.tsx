@@ -2,6 +2,7 @@ import { forward, fromFacing, headingDeg, type Mark, type Point } from '@angled-
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from './drawing.ts';
+import { DrawingText } from './DrawingText.tsx';
 import { ConeMark, TargetMark } from './marks.tsx';
 import { pathOf, toDrawing } from './frame.ts';
 
@@ -94,19 +95,8 @@ function Number({
     fromFacing(at, awayFrom ? headingDeg(awayFrom, at) : -90, 0, textM * 0.8),
   );
   return (
-    <text
-      x={x}
-      y={y}
-      fontSize={textM}
-      fontWeight={800}
-      fill={PALETTE.ink}
-      stroke={PALETTE.mat}
-      strokeWidth={textM * 0.2}
-      paintOrder="stroke"
-      textAnchor="middle"
-      dominantBaseline="central"
-    >
+    <DrawingText x={x} y={y} fontWeight={800}>
       {number}
-    </text>
+    </DrawingText>
   );
 }

@@ -15,6 +15,7 @@ import {
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from './drawing.ts';
+import { DrawingText } from './DrawingText.tsx';
 import { pathOf, toDrawing } from './frame.ts';
 
 export type Standing = 'planned' | 'observed' | 'now';
@@ -190,20 +191,9 @@ export function Dimension({ from, to, text, asideM = 0, colour = PALETTE.ink }: 
           />
         )}
       </g>
-      <text
-        x={words.x}
-        y={words.y}
-        fontSize={textM}
-        fontWeight={650}
-        fill={colour}
-        textAnchor={upright}
-        dominantBaseline="central"
-        stroke={PALETTE.mat}
-        strokeWidth={textM * 0.22}
-        paintOrder="stroke"
-      >
+      <DrawingText x={words.x} y={words.y} fontWeight={650} fill={colour} textAnchor={upright}>
         {text}
-      </text>
+      </DrawingText>
     </g>
   );
 }

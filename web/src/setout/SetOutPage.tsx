@@ -17,6 +17,7 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
 import { BESIDE, Busy, PageTitle } from '../parts/Page.tsx';
 import { HowTo } from './HowTo.tsx';
+import { outOfReachWords } from './out-of-reach.ts';
 import { SetOutFloor } from './SetOutFloor.tsx';
 import { SetOutTable } from './SetOutTable.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
@@ -33,19 +34,18 @@ function SetOutPage({ kind }: { readonly kind: JobKind }) {
 }
 
 /** The judgement in words: how good it will be, and what will be trouble. */
-function answerOf({ table }: SetOutJob, units: UnitSystem, forWhom: string): string {
-  if (table.rows.length === 0) return 'There is no mark on this floor yet.';
+function answerOf(job: SetOutJob, units: UnitSystem, forWhom: string): string {
+  const { table, points } = job;
+  if (points.length === 0) return 'There is no mark on this floor yet.';
+  if (table.rows.length === 0) return outOfReachWords(job, units);
   const worst = Math.max(...table.rows.map((row) => row.majorM));
   const weak = table.rows.filter(({ how }) => how.kind === 'two-tapes' && how.weak).length;
-  const far = table.unreachable.length;
   return [
     forWhom === '' ? '' : `Measured for ${forWhom}.`,
     `Every mark lands within ${formatSmall(2 * worst, units)} of its place (U = 2u) if a reading is good to ${formatSmall(table.tape.readingUM, units)}.`,
     `${formatLength(table.walkM, units)} from mark to mark${table.walkIsShortest ? ', the shortest way' : ', the shortest way found'}.`,
     weak > 0 ? `${weak} weak: the tapes meet too flat there; measure twice.` : '',
-    far > 0
-      ? `${far} out of reach of a tape of ${formatLength(table.tape.lengthM, units)}: add a datum or a longer tape.`
-      : '',
+    outOfReachWords(job, units),
   ]
     .filter((part) => part !== '')
     .join(' ');

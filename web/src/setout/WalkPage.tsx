@@ -10,6 +10,7 @@ import { PALETTE } from '../app/palette.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { useDeviceState } from '../parts/useDeviceState.ts';
+import { outOfReachWords } from './out-of-reach.ts';
 import { SetOutFloor } from './SetOutFloor.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
 import { useJob, type FoundJob, type JobKind } from './useJob.ts';
@@ -19,6 +20,7 @@ export const FloorWalk = () => <WalkPage kind="floor" />;
 
 function WalkPage({ kind }: { readonly kind: JobKind }) {
   const found = useJob(kind);
+  const units = useUnits();
   if (found.loading) return <Busy what="Reading what is set out" />;
   if (found.error || !found.job) return <ErrorBox error={found.error ?? new Error('Nothing to set out.')} />;
   if (found.job.table.rows.length === 0)
@@ -30,7 +32,9 @@ function WalkPage({ kind }: { readonly kind: JobKind }) {
           </Button>
         }
       >
-        There is no mark to place on {found.job.name}
+        {found.job.points.length === 0
+          ? `There is no mark to place on ${found.job.name}`
+          : outOfReachWords(found.job, units)}
       </PageTitle>
     );
   return <Walk job={found.job} found={found} />;
@@ -39,6 +43,7 @@ function WalkPage({ kind }: { readonly kind: JobKind }) {
 /** One mark at a time on a phone: big numbers, a tick, the next one; then measure back. */
 function Walk({ job, found }: { readonly job: SetOutJob; readonly found: FoundJob }) {
   const { rows } = job.table;
+  const units = useUnits();
   const [placed, setPlaced] = useDeviceState<readonly string[]>(`placed ${found.here}`, []);
   const firstOpen = rows.findIndex(({ point }) => !placed.includes(point.id));
   const [index, setIndex] = useState(firstOpen < 0 ? rows.length : firstOpen);
@@ -89,7 +94,8 @@ function Walk({ job, found }: { readonly job: SetOutJob; readonly found: FoundJo
               done === rows.length ? 'All placed. Now measure back' : `${rows.length - done} are not ticked`
             }
           >
-            Measure any two distances: the answer is which mark to move, how far and towards what.
+            {outOfReachWords(job, units)} Measure any two distances: the answer is which mark to move, how far
+            and towards what.
           </Panel>
           <TapeCheck job={job} keepAs={found.here} />
           <Box>
