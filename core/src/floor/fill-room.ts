@@ -1,7 +1,7 @@
 import { benchCorners, clearRadiusM, type Fixture } from './fixtures.ts';
 import type { Margins } from './floor.ts';
 import { contains, distanceToSegmentM, sidesOf } from './polygon.ts';
-import { boundsOf, turnAbout, type Point } from './vector.ts';
+import { boundsOf, distanceM, midpoint, turnAbout, type Point } from './vector.ts';
 
 /** A lane in the turned frame: its middle and which way its length runs. */
 export interface RowLane {
@@ -15,7 +15,18 @@ interface Obstacle {
   readonly b: Point;
   /** Clear distance it wants, from its line or its middle. */
   readonly limitM: number;
+  /** Middle and half length of its line: what is far from them need not be measured. */
+  readonly middle: Point;
+  readonly halfM: number;
 }
+
+const obstacle = (a: Point, b: Point, limitM: number): Obstacle => ({
+  a,
+  b,
+  limitM,
+  middle: midpoint(a, b),
+  halfM: distanceM(a, b) / 2,
+});
 
 /** A floor turned so that lanes lie along its axes. */
 export interface TurnedRoom {
@@ -33,14 +44,14 @@ export function turnedRoom(
 ): TurnedRoom {
   const turn = (p: Point): Point => turnAbout(p, about, -turnDeg);
   const turned = outline.map(turn);
-  const walls = sidesOf(turned).map(([a, b]): Obstacle => ({ a, b, limitM: margins.edgeM }));
+  const walls = sidesOf(turned).map(([a, b]) => obstacle(a, b, margins.edgeM));
   const others = fixtures.flatMap((fixture) =>
-    obstaclesOf(fixture, margins).map(({ a, b, limitM }) => ({ a: turn(a), b: turn(b), limitM })),
+    obstaclesOf(fixture, margins).map(({ a, b, limitM }) => obstacle(turn(a), turn(b), limitM)),
   );
   return { outline: turned, obstacles: [...walls, ...others], margins };
 }
 
-function obstaclesOf(fixture: Fixture, margins: Margins): Obstacle[] {
+function obstaclesOf(fixture: Fixture, margins: Margins): Pick<Obstacle, 'a' | 'b' | 'limitM'>[] {
   switch (fixture.kind) {
     case 'post':
       return [{ a: fixture.at, b: fixture.at, limitM: fixture.radiusM + margins.fixtureM }];
@@ -59,16 +70,16 @@ function obstaclesOf(fixture: Fixture, margins: Margins): Obstacle[] {
  */
 export function lacksM(room: TurnedRoom, x0: number, y0: number, x1: number, y1: number): number {
   let lacks = 0;
-  for (const { a, b, limitM } of room.obstacles) {
+  const middle = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
+  const reachM = Math.hypot(x1 - x0, y1 - y0) / 2;
+  for (const { a, b, limitM, middle: there, halfM } of room.obstacles) {
+    if (distanceM(middle, there) - reachM - halfM > limitM) continue;
     const short = limitM - boxToSegmentM(x0, y0, x1, y1, a, b);
     if (short > lacks) lacks = short;
   }
-  const middle = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
-  if (!contains(room.outline, middle)) {
-    const out = Math.min(...sidesOf(room.outline).map(([a, b]) => distanceToSegmentM(middle, a, b)));
-    lacks = Math.max(lacks, out);
-  }
-  return lacks < 1e-9 ? 0 : lacks;
+  if (lacks >= 1e-9) return lacks;
+  if (contains(room.outline, middle)) return 0;
+  return Math.min(...sidesOf(room.outline).map(([a, b]) => distanceToSegmentM(middle, a, b)));
 }
 
 /** Distance from a segment to a box with sides along the axes; 0 where they touch or overlap. */
@@ -108,23 +119,21 @@ export interface RowOrder {
   readonly fromFar: boolean;
 }
 
-/** Smallest step along a row, metres. */
+/** Smallest step along a row and from row to row, metres; coarser in rooms of very many sides. */
 const FINE_M = 0.01;
+const ROW_M = 0.1;
+const MANY_SIDES = 24;
 
 /**
  * Fills a floor row by row: in each row every lane goes to the first place that passes. Where a box
  * falls short the scan jumps as far as no place can pass.
  */
-export function fillRows(
-  room: TurnedRoom,
-  widthM: number,
-  lengthM: number,
-  order: RowOrder,
-  rowM: number,
-): RowLane[] {
+export function fillRows(room: TurnedRoom, widthM: number, lengthM: number, order: RowOrder): RowLane[] {
   const { least, most } = boundsOf(room.outline);
   const placed: { x: number; y: number; w: number; h: number; lying: boolean }[] = [];
   const gap = room.margins.betweenM;
+  const coarser = Math.max(1, room.obstacles.length / MANY_SIDES);
+  const [fineM, rowM] = [FINE_M * coarser, ROW_M * Math.min(3, coarser)];
   const shapes = [
     { w: widthM, h: lengthM, lying: false },
     { w: lengthM, h: widthM, lying: true },
@@ -146,7 +155,7 @@ export function fillRows(
       const lacks = hit ? 0 : lacksM(room, x, y, x + w, y + h);
       if (!hit && lacks === 0) return t;
       if (hit) t = order.fromRight ? most.x - hit.x + gap : hit.x + hit.w + gap - least.x;
-      else t += Math.max(FINE_M, lacks);
+      else t += Math.max(fineM, lacks);
     }
     return Infinity;
   };

@@ -37,9 +37,11 @@ export interface FillOrder {
 }
 
 const TURN_STEP_DEG = 5;
-/** Rows of the search; along a row it goes to the centimetre. */
-const ROW_M = 0.1;
 const MM = 1000;
+/** Sides of an outline whose directions are tried. */
+const MOST_SIDES = 8;
+/** On a rectangle that holds more lanes than this, tilted ones are not tried: they only lose room. */
+const FEW_LANES = 40;
 
 /**
  * As many lanes of one size as a floor holds with its margins: to the edge, to posts and benches, round
@@ -55,7 +57,8 @@ export function fillFloor(
   const fixtures = (floor.fixtures ?? []).filter(({ id }) => id !== worksOn);
   const byArea = Math.floor(Math.abs(signedAreaM2(floor.outline)) / (lane.widthM * lane.lengthM));
   const exact = fixtures.length === 0 ? packedRectangle(floor.outline, lane, margins) : null;
-  if (exact && exact.lanes.length > 0 && exact.guarantee === 'exact') return exact;
+  const settled = exact && (exact.guarantee === 'exact' || exact.lanes.length > FEW_LANES);
+  if (settled && exact.lanes.length > 0) return exact;
   let best: Filled = exact ?? { lanes: [], atMost: byArea, guarantee: 'best-found' };
   const turns = turnsToTry(floor.outline);
   turns.forEach((turnDeg, i) => {
@@ -66,11 +69,12 @@ export function fillFloor(
   return { ...best, atMost: Math.max(best.atMost, best.lanes.length) };
 }
 
-/** Directions of the sides first, then every 5 degrees of a quarter turn. */
+/** Directions of the longest sides first, then every 5 degrees of a quarter turn. */
 function turnsToTry(outline: readonly Point[]): number[] {
-  const along = sidesOf(outline).map(
-    ([a, b]) => Math.round((((headingDeg(a, b) % 90) + 90) % 90) * 1000) / 1000,
-  );
+  const along = [...sidesOf(outline)]
+    .sort(([a, b], [c, d]) => distanceM(c, d) - distanceM(a, b))
+    .slice(0, MOST_SIDES)
+    .map(([a, b]) => Math.round((((headingDeg(a, b) % 90) + 90) % 90) * 1000) / 1000);
   const steps = Array.from({ length: 90 / TURN_STEP_DEG }, (_, i) => i * TURN_STEP_DEG);
   return [...new Set([...along, ...steps])];
 }
@@ -127,12 +131,10 @@ function filledRows(
     for (const fromRight of [false, true]) {
       for (const fromFar of [false, true]) {
         const order = { lyingFirst, fromRight, fromFar };
-        const found = fillRows(room, lane.widthM, lane.lengthM, order, ROW_M).map(
-          ({ x, y, lying }): LanePlace => ({
-            at: turnAbout({ x, y }, about, turnDeg),
-            headingDeg: wrapDeg(turnDeg + (lying ? 90 : 0)),
-          }),
-        );
+        const found = fillRows(room, lane.widthM, lane.lengthM, order).map(({ x, y, lying }): LanePlace => ({
+          at: turnAbout({ x, y }, about, turnDeg),
+          headingDeg: wrapDeg(turnDeg + (lying ? 90 : 0)),
+        }));
         if (found.length > best.length) best = found;
       }
     }

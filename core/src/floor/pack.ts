@@ -15,7 +15,7 @@ export interface Packing {
 
 /** Nodes of the exhaustive search before it gives up its proof. */
 const BUDGET = 400_000;
-/** Beyond this many normal places pinwheels are not tried: straight cuts then lose next to nothing. */
+/** Beyond this many normal places neither pinwheels nor the exhaustive search are tried: there is no proof then. */
 const MOST_PLACES = 1200;
 
 /**
@@ -60,13 +60,27 @@ function sums(length: number, w: number, h: number): number[] {
 /** The longest sum of widths and heights that a length holds: the rest of it is always empty. */
 const reduced = (length: number, w: number, h: number): number => sums(length, w, h).at(-1)!;
 
-type Cuts = (W: number, H: number) => readonly PackedBox[];
+/** Packings made by straight cuts: how many a size holds, and where they lie. */
+interface Cuts {
+  readonly count: (W: number, H: number) => number;
+  readonly boxes: (W: number, H: number) => PackedBox[];
+}
 
-/** The best packing made by straight cuts from side to side, remembered for every size. */
+/** Work, in cuts weighed, beyond which only one cut from side to side is tried. */
+const MOST_CUTS = 3e7;
+const UPRIGHT = 0;
+const LYING = 1;
+
+/**
+ * The best packing made by straight cuts from side to side, remembered for every size by its number and its
+ * first cut; the boxes are placed at the end.
+ */
 function guillotine(w: number, h: number, longest: number): Cuts {
   const lengths = sums(longest, w, h);
+  const n = lengths.length;
+  const deep = n * n * n <= MOST_CUTS;
   const upTo = (length: number): number => {
-    let [low, high] = [0, lengths.length - 1];
+    let [low, high] = [0, n - 1];
     while (low < high) {
       const middle = (low + high + 1) >> 1;
       if (lengths[middle]! <= length) low = middle;
@@ -74,61 +88,76 @@ function guillotine(w: number, h: number, longest: number): Cuts {
     }
     return low;
   };
-  const known = new Map<number, readonly PackedBox[]>();
-  const best = (i: number, k: number): readonly PackedBox[] => {
-    const key = i * lengths.length + k;
+  const known = new Map<number, { readonly count: number; readonly cut: number }>();
+  const best = (i: number, k: number, depth: number): { readonly count: number; readonly cut: number } => {
+    const key = i * n + k;
     const before = known.get(key);
     if (before) return before;
     const [W, H] = [lengths[i]!, lengths[k]!];
-    let found: readonly PackedBox[] = [];
-    const take = (boxes: readonly PackedBox[]): void => {
-      if (boxes.length > found.length) found = boxes;
-    };
-    if (w <= W && h <= H) take(gridOf(W, H, w, h, false));
-    if (h <= W && w <= H) take(gridOf(W, H, h, w, true));
+    const upright = Math.floor(W / w) * Math.floor(H / h);
+    const lying = Math.floor(W / h) * Math.floor(H / w);
+    let found = lying > upright ? { count: lying, cut: LYING } : { count: upright, cut: UPRIGHT };
     const full = Math.floor((W * H) / (w * h));
-    for (let c = 1; lengths[c]! <= W / 2 && found.length < full; c++) {
-      take([...best(c, k), ...shifted(best(upTo(W - lengths[c]!), k), lengths[c]!, 0)]);
-    }
-    for (let c = 1; lengths[c]! <= H / 2 && found.length < full; c++) {
-      take([...best(i, c), ...shifted(best(i, upTo(H - lengths[c]!)), 0, lengths[c]!)]);
+    const take = (count: number, cut: number): void => {
+      if (count > found.count) found = { count, cut };
+    };
+    if (deep || depth === 0) {
+      for (let c = 1; lengths[c]! <= W / 2 && found.count < full; c++)
+        take(best(c, k, depth + 1).count + best(upTo(W - lengths[c]!), k, depth + 1).count, 2 * c);
+      for (let c = 1; lengths[c]! <= H / 2 && found.count < full; c++)
+        take(best(i, c, depth + 1).count + best(i, upTo(H - lengths[c]!), depth + 1).count, 2 * c + 1);
     }
     known.set(key, found);
     return found;
   };
-  return (W, H) => best(upTo(W), upTo(H));
+  const place = (i: number, k: number, depth: number): PackedBox[] => {
+    const [W, H] = [lengths[i]!, lengths[k]!];
+    const { cut } = best(i, k, depth);
+    if (cut === UPRIGHT) return w <= W && h <= H ? gridOf(W, H, w, h, false) : [];
+    if (cut === LYING) return gridOf(W, H, h, w, true);
+    const at = lengths[cut >> 1]!;
+    return cut % 2 === 0
+      ? [...place(cut >> 1, k, depth + 1), ...shifted(place(upTo(W - at), k, depth + 1), at, 0)]
+      : [...place(i, cut >> 1, depth + 1), ...shifted(place(i, upTo(H - at), depth + 1), 0, at)];
+  };
+  return {
+    count: (W, H) => best(upTo(W), upTo(H), 0).count,
+    boxes: (W, H) => place(upTo(W), upTo(H), 0),
+  };
 }
 
 const shifted = (boxes: readonly PackedBox[], x: number, y: number): PackedBox[] =>
   boxes.map((box) => ({ ...box, x: box.x + x, y: box.y + y }));
 
 /** Five blocks turning round a middle one, each cut straight; straight cuts alone are a case of it. */
-function pinwheel(W: number, H: number, w: number, h: number): readonly PackedBox[] {
+function pinwheel(W: number, H: number, w: number, h: number): PackedBox[] {
   const cuts = guillotine(w, h, Math.max(W, H));
-  let found = cuts(W, H);
   const full = Math.floor((reduced(W, w, h) * reduced(H, w, h)) / (w * h));
   const [xs, ys] = [sums(W, w, h), sums(H, w, h)];
-  if (xs.length * ys.length > MOST_PLACES) return found;
+  let most = cuts.count(W, H);
+  let boxes = (): PackedBox[] => cuts.boxes(W, H);
+  if (xs.length * ys.length > MOST_PLACES) return boxes();
   for (const x1 of xs) {
-    for (const x2 of xs) {
-      if (x2 < x1) continue;
+    for (const x2 of xs.filter((x) => x >= x1)) {
       for (const y1 of ys) {
-        for (const y2 of ys) {
-          if (y2 < y1 || found.length === full) continue;
+        for (const y2 of ys.filter((y) => y >= y1)) {
+          if (most === full) return boxes();
           const blocks = [
-            cuts(x1, y2),
-            shifted(cuts(x2, H - y2), 0, y2),
-            shifted(cuts(W - x2, H - y1), x2, y1),
-            shifted(cuts(W - x1, y1), x1, 0),
-            shifted(cuts(x2 - x1, y2 - y1), x1, y1),
-          ];
-          const count = blocks.reduce((sum, block) => sum + block.length, 0);
-          if (count > found.length) found = blocks.flat();
+            [x1, y2, 0, 0],
+            [x2, H - y2, 0, y2],
+            [W - x2, H - y1, x2, y1],
+            [W - x1, y1, x1, 0],
+            [x2 - x1, y2 - y1, x1, y1],
+          ] as const;
+          const count = blocks.reduce((sum, [bw, bh]) => sum + cuts.count(bw, bh), 0);
+          if (count <= most) continue;
+          most = count;
+          boxes = () => blocks.flatMap(([bw, bh, x, y]) => shifted(cuts.boxes(bw, bh), x, y));
         }
       }
     }
   }
-  return found;
+  return boxes();
 }
 
 /** Depth first over the normal places, near rows first; cut off where the area left cannot beat the best. */
@@ -143,6 +172,7 @@ function search(
 ): { readonly boxes: readonly PackedBox[]; readonly finished: boolean } {
   const [xs, ys] = [sums(W - Math.min(w, h), w, h), sums(H - Math.min(w, h), w, h)];
   const places = ys.flatMap((y) => xs.map((x) => ({ x, y })));
+  if (places.length > MOST_PLACES) return { boxes: start, finished: false };
   const fullW = reduced(W, w, h);
   const fullH = reduced(H, w, h);
   let best = start;

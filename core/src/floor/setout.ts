@@ -60,10 +60,10 @@ export function setOut(floor: Floor, points: readonly SetOutPoint[], tape: Tape 
   }
   let left = points.filter(({ id }) => !done.has(id));
   while (left.length > 0) {
-    const next = bestFromMarks(floor, left, done, datums, tape);
-    if (!next) break;
-    done.set(next.row.point.id, next);
-    left = left.filter(({ id }) => id !== next.row.point.id);
+    const next = fromMarks(floor, left, done, datums, tape);
+    if (next.length === 0) break;
+    for (const one of next) done.set(one.row.point.id, one);
+    left = left.filter(({ id }) => !done.has(id));
   }
   const rows = [...done.values()].map(({ row }) => row);
   const index = new Map(rows.map(({ point }, i) => [point.id, i]));
@@ -141,8 +141,11 @@ function rowOf(point: SetOutPoint, chosen: Candidate, stations: readonly Placed[
   return { row: { point, how, majorM, minorM, check }, spread };
 }
 
-/** Of the points left, the one that marks and datums together place best; weak fixes when nothing else. */
-function bestFromMarks(
+/**
+ * Of the points left, all that marks and datums standing now place well, each from its best pair; when none
+ * is placed well, the one weak fix that is best.
+ */
+function fromMarks(
   floor: Floor,
   left: readonly SetOutPoint[],
   done: ReadonlyMap<string, { readonly row: SetOutRow; readonly spread: Spread }>,
@@ -164,7 +167,11 @@ function bestFromMarks(
     const fix = smallest(strong.length > 0 ? strong : fixes);
     return fix ? [{ point, fix, stations }] : [];
   });
-  const rank = ({ fix }: (typeof options)[number]): number => fix.majorM + (isWeak(fix) ? 1e3 : 0);
-  const best = options.sort((a, b) => rank(a) - rank(b))[0];
-  return best ? rowOf(best.point, best.fix, best.stations) : null;
+  const strong = options.filter(({ fix }) => !isWeak(fix));
+  const best = options.reduce<(typeof options)[number] | null>(
+    (a, b) => (a && a.fix.majorM <= b.fix.majorM ? a : b),
+    null,
+  );
+  const taken = strong.length > 0 ? strong : best ? [best] : [];
+  return taken.map(({ point, fix, stations }) => rowOf(point, fix, stations));
 }

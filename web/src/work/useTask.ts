@@ -21,13 +21,17 @@ export function useTask() {
       abort.current = controller;
       setError(null);
       setState({ share: 0, stage: 'Starting' });
+      // Progress may still be on its way from a worker that was stopped.
+      let running = true;
+      const onProgress: Progress = (share, stage) => running && setState({ share, stage });
       try {
-        return await runInWorker(task, (share, stage) => setState({ share, stage }), controller.signal);
+        return await runInWorker(task, onProgress, controller.signal);
       } catch (failure) {
         if (abort.current === controller)
           setError(failure instanceof Error ? failure : new Error(String(failure)));
         return null;
       } finally {
+        running = false;
         if (abort.current === controller) setState(null);
       }
     },
