@@ -157,3 +157,20 @@ test('progress is told and rises', () => {
   expect(shares.length).toBeGreaterThan(5);
   expect([...shares].sort((a, b) => a - b)).toEqual(shares);
 });
+
+test('a hall of a thousand places and a room of very many sides are filled, and claim no proof they have not got', () => {
+  const many = fillFloor({ floor: { ...room(60, 60) }, lane: { widthM: 0.6, lengthM: 1.1 } });
+  expect(many.lanes.length).toBeGreaterThan(1000);
+  expect(
+    many.guarantee === 'exact' ? many.atMost === many.lanes.length : many.atMost > many.lanes.length,
+  ).toBe(true);
+  const outline = Array.from({ length: 60 }, (_, i) => {
+    const [angle, radius] = [(2 * Math.PI * i) / 60, 5 + 0.3 * Math.sin(5 * i)];
+    return { x: 6 + radius * Math.cos(angle), y: 6 + radius * Math.sin(angle) };
+  });
+  const round: Floor = { name: 'round', outline, datums: [], edge: 'wall', margins };
+  const lane = { widthM: 1.5, lengthM: 3 };
+  const lanes = lanesOf(round, lane);
+  expect(lanes.length).toBeGreaterThan(3);
+  expect(fitFindings(round, lanes)).toEqual([]);
+});

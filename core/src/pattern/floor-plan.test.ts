@@ -197,3 +197,29 @@ test('a job holds every point once, the diagonals of its boxes, and what to brin
   expect(job.materials.flatCones).toBe(14);
   expect(job.square!.sidesM[2]).toBeLessThanOrEqual(hall.tape.lengthM);
 });
+
+test('a line is set out by its ends, a cross by its middle and an arm, an arc by its middle and ends', () => {
+  const base = { number: 1, purpose: '', at: { x: 2, y: 3 } };
+  const points = setOutPoints([
+    { ...base, name: 'line 1', kind: 'line', to: { x: 4, y: 3 } },
+    { ...base, name: 'cross 2', kind: 'cross', sizeM: 1, headingDeg: 90 },
+    { ...base, name: 'arc 3', kind: 'arc', radiusM: 2, fromDeg: 0, toDeg: 90 },
+    { ...base, name: 'cone', kind: 'cone', tall: false },
+    { ...base, name: 'cone', kind: 'cone', tall: false },
+  ]);
+  expect(points.map(({ id }) => id)).toEqual([
+    'line 1, start',
+    'line 1, end',
+    'cross 2, middle',
+    'cross 2, arm',
+    'arc 3, middle',
+    'arc 3, start',
+    'arc 3, end',
+    'cone',
+    'cone (2)',
+  ]);
+  const at = (id: string): Point => points.find((point) => point.id === id)!.at;
+  expect(distanceM(at('cross 2, arm'), { x: 2.5, y: 3 })).toBeLessThan(1e-9);
+  expect(distanceM(at('arc 3, start'), { x: 2, y: 5 })).toBeLessThan(1e-9);
+  expect(distanceM(at('arc 3, end'), { x: 4, y: 3 })).toBeLessThan(1e-9);
+});

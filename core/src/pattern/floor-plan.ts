@@ -134,7 +134,7 @@ export function breakUp({ piece, marks }: LaidPiece, newId: () => string): Piece
   }));
 }
 
-/** Points to set out for the marks: one each, two for lines and ropes. */
+/** Points to set out for the marks: one each, two for lines, ropes and crosses, three for an arc. */
 export function setOutPoints(marks: readonly Mark[]): SetOutPoint[] {
   const used = new Map<string, number>();
   const unique = (name: string): string => {
@@ -157,7 +157,11 @@ export function setOutPoints(marks: readonly Mark[]): SetOutPoint[] {
           { id: `${name}, arm`, at: fromFacing(mark.at, mark.headingDeg, 0, mark.sizeM / 2) },
         ];
       case 'arc':
-        return [{ id: `${name}, middle`, at: mark.at }];
+        return [
+          { id: `${name}, middle`, at: mark.at },
+          { id: `${name}, start`, at: fromFacing(mark.at, mark.fromDeg, 0, mark.radiusM) },
+          { id: `${name}, end`, at: fromFacing(mark.at, mark.toDeg, 0, mark.radiusM) },
+        ];
       default:
         return [{ id: name, at: mark.at }];
     }
