@@ -61,7 +61,7 @@ export function PieceLayer({
     act();
   };
   return (
-    <g aria-label="Things laid out" role="group">
+    <g aria-label="Things laid out" role="group" style={{ touchAction: 'none' }}>
       {laid.map((one, i) => {
         const { id } = one.piece;
         const isChosen = chosen.includes(id);
@@ -76,7 +76,7 @@ export function PieceLayer({
             aria-pressed={isChosen}
             aria-label={pieceWords(one)}
             transform={isChosen && !one.piece.locked ? turned : undefined}
-            style={{ cursor: one.piece.locked ? 'pointer' : 'move', touchAction: 'none' }}
+            style={{ cursor: one.piece.locked ? 'pointer' : 'move' }}
             onMouseDown={focusOnly}
             onKeyDown={(event) => onKeyDown(event, id)}
           >

@@ -52,6 +52,7 @@ export function lift(svg: SVGSVGElement, nodes: readonly SVGGElement[]): Lifted 
     const copy = node.cloneNode(true) as SVGGElement;
     copy.removeAttribute('tabindex');
     copy.removeAttribute('role');
+    copy.removeAttribute('style');
     sheet.append(copy);
   }
   const words = document.createElement('div');
