@@ -1,6 +1,7 @@
 import { benchCorners, clearRadiusM, type Fixture } from './fixtures.ts';
 import type { Floor } from './floor.ts';
 import type { Mark } from './marks.ts';
+import { outwardAt } from './polygon.ts';
 import { boundsOf, forward, fromFacing, type Point } from './vector.ts';
 
 /** One metre of floor is 1 / scale of a metre of paper. */
@@ -74,8 +75,14 @@ export function floorSvg(floor: Floor, marks: readonly Mark[], scale = SVG_SCALE
         fill: '#000',
       });
     }),
-    ...floor.datums.map(({ id, at: place }) => label(at(place), id, 0.16, -0.14)),
-    ...marks.flatMap((mark) => [markTag(mark, at), label(at(mark.at), String(mark.number), 0.12, 0.14)]),
+    ...floor.datums.map(({ id, at: place }) => {
+      const [{ x, y }, out] = [at(place), outwardAt(floor.outline, place)];
+      return label({ x: x + 0.14 * out.x, y: y - 0.14 * out.y }, id, 0.16, 'middle');
+    }),
+    ...marks.flatMap((mark) => [
+      markTag(mark, at),
+      label(aside(at(mark.at)), String(mark.number), 0.12, 'start'),
+    ]),
   ];
   const page = {
     xmlns: 'http://www.w3.org/2000/svg',
@@ -90,8 +97,21 @@ export function floorSvg(floor: Floor, marks: readonly Mark[], scale = SVG_SCALE
   return `${tag('svg', page, `\n${body.join('\n')}\n`)}\n`;
 }
 
-const label = ({ x, y }: Point, text: string, size: number, aside: number): string =>
-  tag('text', { x: x + aside, y, 'font-size': size, 'font-family': 'sans-serif' }, escaped(text));
+const aside = ({ x, y }: Point): Point => ({ x: x + 0.14, y });
+
+/** Words at a place, level with it. */
+const label = ({ x, y }: Point, text: string, size: number, anchor: 'middle' | 'start'): string =>
+  tag(
+    'text',
+    {
+      x,
+      y: y + 0.35 * size,
+      'font-size': size,
+      'font-family': 'sans-serif',
+      'text-anchor': anchor,
+    },
+    escaped(text),
+  );
 
 function fixtureTags(
   fixture: Fixture,

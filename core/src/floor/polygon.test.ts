@@ -1,7 +1,7 @@
 import { Point as FlattenPoint, Polygon } from '@flatten-js/core';
 import fc from 'fast-check';
-import { contains, convexHull, distanceToSegmentM, signedDistanceM } from './polygon.ts';
-import type { Point } from './vector.ts';
+import { contains, convexHull, distanceToSegmentM, outwardAt, sidesOf, signedDistanceM } from './polygon.ts';
+import { midpoint, type Point } from './vector.ts';
 
 /** To the millimetre, as a tape reads. */
 const coordinate = fc.integer({ min: -10_000, max: 10_000 }).map((mm) => mm / 1000);
@@ -69,4 +69,37 @@ test('a mat of six by eight holds its middle and not the street', () => {
   expect(contains(mat, { x: 7, y: 4 })).toBe(false);
   expect(signedDistanceM(mat, { x: 3, y: 4 })).toBe(-3);
   expect(signedDistanceM(mat, { x: 9, y: 12 })).toBe(5);
+});
+
+// Source: @flatten-js/core tells inside from outside.
+test('away from the floor is out of it, and back is in it, at every corner and along every side', () => {
+  fc.assert(
+    fc.property(polygon, fc.boolean(), (corners, clockwise) => {
+      const outline = clockwise ? [...corners].reverse() : corners;
+      const reference = flattened(corners);
+      const places = sidesOf(outline).flatMap(([a, b]) => [a, midpoint(a, b)]);
+      for (const place of places) {
+        const out = outwardAt(outline, place);
+        expect(Math.hypot(out.x, out.y)).toBeCloseTo(1, 9);
+        const stepped = (m: number) => new FlattenPoint(place.x + m * out.x, place.y + m * out.y);
+        expect(reference.contains(stepped(0.001))).toBe(false);
+        expect(reference.contains(stepped(-0.001))).toBe(true);
+      }
+    }),
+  );
+});
+
+test('away from the corner of a notch is into the notch', () => {
+  const notched = [
+    [0, 0],
+    [12, 0],
+    [12, 6],
+    [8, 6],
+    [8, 10],
+    [0, 10],
+  ].map(([x, y]): Point => ({ x: x!, y: y! }));
+  const out = outwardAt(notched, { x: 8, y: 6 });
+  expect(out.x).toBeCloseTo(Math.SQRT1_2, 12);
+  expect(out.y).toBeCloseTo(Math.SQRT1_2, 12);
+  expect(outwardAt(notched, { x: 0.4, y: 5 })).toEqual({ x: -1, y: expect.closeTo(0, 12) });
 });

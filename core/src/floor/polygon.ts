@@ -172,6 +172,25 @@ export function segmentInside(outline: readonly Point[], a: Point, b: Point): bo
   });
 }
 
+/**
+ * Direction away from a floor at a place on its edge, a unit vector: square off a side, halfway between the
+ * two sides of a corner. A place off the edge takes the direction of the side nearest to it.
+ */
+export function outwardAt(outline: readonly Point[], p: Point): Point {
+  const away = sidesOf(outline).map(([a, b]) => distanceToSegmentM(p, a, b));
+  const near = Math.min(...away) + 1e-6;
+  const turn = signedAreaM2(outline) < 0 ? -1 : 1;
+  const normals = sidesOf(outline)
+    .filter((_, i) => away[i]! <= near)
+    .map(([a, b]): Point => {
+      const lengthM = distanceM(a, b);
+      return { x: (turn * (b.y - a.y)) / lengthM, y: (turn * (a.x - b.x)) / lengthM };
+    });
+  const sum = normals.reduce((one, other) => ({ x: one.x + other.x, y: one.y + other.y }));
+  const lengthM = Math.hypot(sum.x, sum.y);
+  return lengthM < 1e-6 ? normals[0]! : { x: sum.x / lengthM, y: sum.y / lengthM };
+}
+
 /** The first two sides that cross, counted from 1, or null for a simple polygon. */
 export function crossingSides(outline: readonly Point[]): readonly [number, number] | null {
   const sides = sidesOf(outline);

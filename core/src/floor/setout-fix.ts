@@ -69,12 +69,34 @@ export interface Candidate {
 /** A station with what its own place may be off by. */
 export type Placed = Station & { readonly spread: Spread };
 
+/** Whether the tape reaches from a station to the point in a straight, free line. */
+const reaches = (floor: Floor, station: Placed, at: Point, tape: Tape): boolean => {
+  const lengthM = distanceM(station.at, at);
+  return lengthM > 1e-6 && lengthM <= tape.lengthM && isClear(floor, station.at, at);
+};
+
 /** Stations whose tape reaches the point in a straight, free line. */
-export function reachable(floor: Floor, stations: readonly Placed[], at: Point, tape: Tape): Placed[] {
-  return stations.filter((station) => {
-    const lengthM = distanceM(station.at, at);
-    return lengthM > 1e-6 && lengthM <= tape.lengthM && isClear(floor, station.at, at);
-  });
+export const reachable = (floor: Floor, stations: readonly Placed[], at: Point, tape: Tape): Placed[] =>
+  stations.filter((station) => reaches(floor, station, at, tape));
+
+/** At most so many of them, the nearest first; only as many are looked at as that takes. */
+export function nearestReachable(
+  floor: Floor,
+  stations: readonly Placed[],
+  at: Point,
+  tape: Tape,
+  most: number,
+): Placed[] {
+  const near = stations
+    .map((station) => ({ station, lengthM: distanceM(station.at, at) }))
+    .filter(({ lengthM }) => lengthM <= tape.lengthM)
+    .sort((a, b) => a.lengthM - b.lengthM);
+  const found: Placed[] = [];
+  for (const { station } of near) {
+    if (found.length === most) break;
+    if (reaches(floor, station, at, tape)) found.push(station);
+  }
+  return found;
 }
 
 /** Whether a tape lies free on the floor between two points: inside the room, past its fixtures. */

@@ -1,6 +1,7 @@
 import type { Floor } from './floor.ts';
 import {
   EXACT,
+  nearestReachable,
   reachable,
   stationOf,
   twoTapes,
@@ -159,9 +160,9 @@ function fromMarks(
     kind: 'mark',
     spread,
   }));
+  const standing = [...datums, ...marks];
   const options = left.flatMap((point) => {
-    const near = [...datums, ...marks].sort((a, b) => distanceM(a.at, point.at) - distanceM(b.at, point.at));
-    const stations = reachable(floor, near, point.at, tape).slice(0, NEAR_STATIONS);
+    const stations = nearestReachable(floor, standing, point.at, tape, NEAR_STATIONS);
     const fixes = pairsOf(stations).map(([a, b]) => twoTapes(point, a, b, tape));
     const strong = fixes.filter((fix) => !isWeak(fix));
     const fix = smallest(strong.length > 0 ? strong : fixes);

@@ -43,6 +43,31 @@ test('a mark comes after those it is taken from', () => {
   );
 });
 
+// Source: brute force over every single change.
+test('beyond a dozen no mark moved and no stretch turned round makes the walk shorter', () => {
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(point, { minLength: 13, maxLength: 18, selector: ({ x, y }) => `${x} ${y}` }),
+      fc.boolean(),
+      (points, bound) => {
+        const needs = points.map((_, i) => (bound && i > 2 && i % 4 === 0 ? [1, i - 1] : []));
+        const { order, lengthM } = walkOrder(points, needs);
+        const keeps = (walk: readonly number[]): boolean =>
+          walk.every((one, at) => needs[one]!.every((need) => walk.indexOf(need) < at));
+        const changes = order.flatMap((one, i) =>
+          order.flatMap((_, k) => [
+            order.filter((other) => other !== one).toSpliced(k, 0, one),
+            order.toSpliced(i, Math.max(0, k - i), ...order.slice(i, k).reverse()),
+          ]),
+        );
+        const least = Math.min(...changes.filter(keeps).map((walk) => lengthOf(walk, points)));
+        expect(least).toBeGreaterThan(lengthM - 1e-6);
+      },
+    ),
+    { numRuns: 25 },
+  );
+});
+
 test('a row of many marks is walked from end to end, and no proof is claimed', () => {
   const points = Array.from({ length: 40 }, (_, i) => ({ x: ((i * 17) % 40) / 2, y: 0 }));
   const { lengthM, shortest } = walkOrder(points, none(points));

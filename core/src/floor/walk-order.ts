@@ -88,57 +88,64 @@ function nearestFirst(
   return order;
 }
 
-/** Turns stretches round (2-opt) and moves single points (or-opt) while the walk gets shorter. */
+/**
+ * Turns stretches round (2-opt) and moves single points (or-opt) while the walk gets shorter. A stretch can
+ * be turned when nobody in it needs another of it; a point can stand between the last it needs and the
+ * first that needs it.
+ */
 function improved(
   start: readonly number[],
   points: readonly Point[],
   needs: readonly (readonly number[])[],
 ): number[] {
-  let order = [...start];
-  const gap = (i: number, k: number): number =>
-    i < 0 || k >= order.length ? 0 : distanceM(points[order[i]!]!, points[order[k]!]!);
-  const allowed = (candidate: readonly number[]): boolean => {
-    if (needs.every((list) => list.length === 0)) return true;
-    const place = new Map(candidate.map((point, i) => [point, i]));
-    return candidate.every((point, i) => needs[point]!.every((one) => place.get(one)! < i));
+  const order = [...start];
+  const place: number[] = [];
+  const number = (from: number, to: number): void => {
+    for (let at = from; at <= to; at++) place[order[at]!] = at;
   };
+  number(0, order.length - 1);
+  const neededBy = points.map((): number[] => []);
+  needs.forEach((list, point) => list.forEach((one) => neededBy[one]!.push(point)));
+  const lastNeeded = (point: number): number => Math.max(-1, ...needs[point]!.map((one) => place[one]!));
+  const firstNeeding = (point: number): number =>
+    Math.min(order.length, ...neededBy[point]!.map((one) => place[one]!));
+  const way = (i: number, k: number): number =>
+    i < 0 || k < 0 || i >= order.length || k >= order.length
+      ? 0
+      : distanceM(points[order[i]!]!, points[order[k]!]!);
+
+  const turnFrom = (i: number): boolean => {
+    let turned = false;
+    for (let k = i + 1; k < order.length && lastNeeded(order[k]!) < i; k++) {
+      const saves = way(i - 1, i) + way(k, k + 1) - way(i - 1, k) - way(i, k + 1);
+      if (saves < 1e-9) continue;
+      order.splice(i, k - i + 1, ...order.slice(i, k + 1).reverse());
+      number(i, k);
+      turned = true;
+    }
+    return turned;
+  };
+  /** The i-th point to the gap where it costs least; a gap is named by the place before it. */
+  const moveOne = (i: number): boolean => {
+    const point = order[i]!;
+    const costAfter = (at: number): number => way(at, i) + way(i, at + 1) - way(at, at + 1);
+    const here = way(i - 1, i) + way(i, i + 1) - way(i - 1, i + 1);
+    let [best, least] = [i, here - 1e-9];
+    for (let at = lastNeeded(point); at < firstNeeding(point); at++) {
+      if (at === i || at === i - 1 || costAfter(at) >= least) continue;
+      [best, least] = [at, costAfter(at)];
+    }
+    if (best === i) return false;
+    order.splice(i, 1);
+    order.splice(best < i ? best + 1 : best, 0, point);
+    number(Math.min(i, best + 1), Math.max(i, best));
+    return true;
+  };
+
   for (let changed = true; changed;) {
     changed = false;
-    for (let i = 0; i < order.length; i++) {
-      for (let k = i + 1; k < order.length; k++) {
-        const saves =
-          gap(i - 1, i) +
-          gap(k, k + 1) -
-          (i > 0 ? distanceM(points[order[i - 1]!]!, points[order[k]!]!) : 0) -
-          (k + 1 < order.length ? distanceM(points[order[i]!]!, points[order[k + 1]!]!) : 0);
-        if (saves < 1e-9) continue;
-        const turned = [...order.slice(0, i), ...order.slice(i, k + 1).reverse(), ...order.slice(k + 1)];
-        if (!allowed(turned)) continue;
-        order = turned;
-        changed = true;
-      }
-    }
-    for (let i = 0; i < order.length; i++) {
-      const moved = movedOne(order, points, i);
-      if (!moved || !allowed(moved)) continue;
-      order = moved;
-      changed = true;
-    }
+    for (let i = 0; i < order.length; i++) changed = turnFrom(i) || changed;
+    for (let i = 0; i < order.length; i++) changed = moveOne(i) || changed;
   }
   return order;
-}
-
-/** The walk with its i-th point moved to where it costs least; null when it stands best. */
-function movedOne(order: readonly number[], points: readonly Point[], i: number): number[] | null {
-  const without = order.filter((_, at) => at !== i);
-  const own = points[order[i]!]!;
-  const way = (k: number): number =>
-    k < 0 || k >= without.length ? 0 : distanceM(points[without[k]!]!, own);
-  const costOf = (to: number): number =>
-    way(to - 1) +
-    way(to) -
-    (to > 0 && to < without.length ? distanceM(points[without[to - 1]!]!, points[without[to]!]!) : 0);
-  let best = i;
-  for (let to = 0; to <= without.length; to++) if (costOf(to) < costOf(best) - 1e-9) best = to;
-  return best === i ? null : [...without.slice(0, best), order[i]!, ...without.slice(best)];
 }

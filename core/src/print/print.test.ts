@@ -1,7 +1,7 @@
 import { fitStance, footOutline, placeStance } from '../body/stance.ts';
 import { DEMO_STUDENTS } from '../sim/club.ts';
 import { footTemplate, tilingOf } from './foot-template.ts';
-import { PAPERS, POINTS_PER_M, printable, type Paper } from './sheet.ts';
+import { newSheet, PAPERS, POINTS_PER_M, sizeToFit, printable, type Paper } from './sheet.ts';
 import { rulerFor } from '../range/bands.ts';
 import { DEMO_FLOORS } from '../sim/demo-floors.ts';
 import { formatTape } from '../floor/units.ts';
@@ -144,6 +144,24 @@ test.each(['A4', 'Letter'] as const)(
     }
   },
 );
+
+test('the drawing of a set-out gives way so that no page holds one last row', async () => {
+  const hall = DEMO_FLOORS[0]!.floor;
+  const job = floorJob(hall, rulerFor(DEMO_STUDENTS[0]!));
+  expect(job.table.rows).toHaveLength(14);
+  const pages = await readPdf(await setOutSheet(job, 'metric', 'A4'));
+  expect(pages).toHaveLength(1);
+});
+
+test('words too long for their column are set smaller, not over the next one', async () => {
+  const { regular } = await newSheet('A4', 'Words');
+  const words = 'the blue cone by the window, along the wall';
+  const wide = (sizePt: number): number => regular.widthOfTextAtSize(words, sizePt) / POINTS_PER_M;
+  expect(sizeToFit(regular, words, 9, 0.2)).toBe(9);
+  const size = sizeToFit(regular, words, 9, 0.03);
+  expect(size).toBeLessThan(9);
+  expect(wide(size)).toBeCloseTo(0.03, 9);
+});
 
 test('a long set-out goes on over several pages', async () => {
   const hall = DEMO_FLOORS[0]!.floor;

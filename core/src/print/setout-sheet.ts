@@ -1,7 +1,7 @@
-import type { PDFPage } from 'pdf-lib';
+import type { PDFFont, PDFPage } from 'pdf-lib';
 import { benchCorners, type Fixture } from '../floor/fixtures.ts';
 import type { Mark } from '../floor/marks.ts';
-import { sidesOf } from '../floor/polygon.ts';
+import { outwardAt, sidesOf } from '../floor/polygon.ts';
 import { bringWords, checkWords, howWords, squareWords, stationWords } from '../floor/setout-words.ts';
 import type { SetOutRow } from '../floor/setout.ts';
 import { formatLength, formatSmall, formatTape, type UnitSystem } from '../floor/units.ts';
@@ -11,8 +11,10 @@ import {
   newPage,
   newSheet,
   PAPERS,
+  printable,
   POINTS_PER_M,
   rule,
+  sizeToFit,
   wrapped,
   write,
   type Paper,
@@ -21,7 +23,10 @@ import {
 
 const MARGIN_M = 0.015;
 const ROW_M = 0.0062;
+/** The drawing is this high; lower, down to the least, when the table then stays on one page. */
 const DRAWING_M = 0.13;
+const LEAST_DRAWING_M = 0.08;
+const NOTE_M = 0.0043;
 const TICK_M = 0.0032;
 
 /** Where the columns of the table begin, as shares of the printed width. */
@@ -47,14 +52,17 @@ export async function setOutSheet(job: SetOutJob, units: UnitSystem, paper: Pape
   write(page, sheet.bold, job.name, MARGIN_M, top - 0.005, 16);
   const walk = `${job.floor.name}. ${job.table.rows.length} places, ${formatLength(job.table.walkM, units)} from mark to mark. Tape of ${formatLength(job.table.tape.lengthM, units)}, good to ${formatSmall(job.table.tape.readingUM, units)}.`;
   write(page, sheet.regular, walk, MARGIN_M, top - 0.011, 9);
-  drawFloor(page, sheet, job, { x: MARGIN_M, y: top - 0.015 - DRAWING_M }, widthM - 2 * MARGIN_M, DRAWING_M);
-  let y = top - 0.015 - DRAWING_M - 0.007;
   const lines = notesOf(job, units).flatMap((note) =>
     wrapped(sheet.regular, note, 8.5, widthM - 2 * MARGIN_M),
   );
+  const spareM =
+    top - 0.025 - lines.length * NOTE_M - (job.table.rows.length + 1) * ROW_M - (MARGIN_M + ROW_M);
+  const drawingM = spareM < LEAST_DRAWING_M ? DRAWING_M : Math.min(DRAWING_M, spareM);
+  drawFloor(page, sheet, job, { x: MARGIN_M, y: top - 0.015 - drawingM }, widthM - 2 * MARGIN_M, drawingM);
+  let y = top - 0.022 - drawingM;
   for (const line of lines) {
     write(page, sheet.regular, line, MARGIN_M, y, 8.5);
-    y -= 0.0043;
+    y -= NOTE_M;
   }
   y -= 0.003;
   heading(page, sheet, widthM, y);
@@ -142,10 +150,12 @@ function printRow(
   ] as const)
     rule(page, from, to, 0.8);
   write(page, sheet.regular, String(order), at('order'), y, 8.5);
-  write(page, sheet.bold, row.point.id, at('mark'), y, 9);
-  write(page, sheet.regular, `${first.from}  ${first.tape}`, at('first'), y, 9);
-  write(page, sheet.regular, `${second.from}  ${second.tape}${side}`, at('second'), y, 9);
-  write(page, sheet.regular, checkWords(row, units), at('check'), y, 9);
+  const cell = (font: PDFFont, text: string, from: keyof typeof COLUMNS, to: keyof typeof COLUMNS): void =>
+    write(page, font, text, at(from), y, sizeToFit(font, text, 9, at(to) - at(from) - 0.001));
+  cell(sheet.bold, row.point.id, 'mark', 'first');
+  cell(sheet.regular, `${first.from}  ${first.tape}`, 'first', 'second');
+  cell(sheet.regular, `${second.from}  ${second.tape}${side}`, 'second', 'check');
+  cell(sheet.regular, checkWords(row, units), 'check', 'error');
   const weak = row.how.kind === 'two-tapes' && row.how.weak ? ' weak' : '';
   write(page, sheet.regular, `${formatSmall(2 * row.majorM, units)}${weak}`, at('error'), y, 8.5);
   rule(page, [MARGIN_M, y - 0.0018], [widthM - MARGIN_M, y - 0.0018], 0.2);
@@ -188,7 +198,9 @@ function drawFloor(
   for (const { id, at: place } of floor.datums) {
     const [x, y] = at(place);
     circle(place, 0.03, true);
-    write(page, sheet.bold, id, x - 0.005, y + 0.002, 10);
+    const out = outwardAt(floor.outline, place);
+    const half = sheet.bold.widthOfTextAtSize(printable(id), 10) / POINTS_PER_M / 2;
+    write(page, sheet.bold, id, x + out.x * (0.002 + half) - half, y + out.y * 0.0035 - 0.0012, 10);
   }
   for (const mark of marks) {
     drawMark(mark, circle, at, page);

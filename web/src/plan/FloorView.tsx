@@ -1,13 +1,13 @@
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import type { Edge, Floor, Point } from '@angled-chalk/core';
+import { outwardAt, type Edge, type Floor, type Point } from '@angled-chalk/core';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch';
 import { PALETTE } from '../app/palette.ts';
 import { DrawingContext, useDrawing } from './drawing.ts';
 import { FixtureMark } from './FixtureMark.tsx';
-import { frameAround, pathOf, toDrawing, type Frame } from './frame.ts';
+import { frameInBox, pathOf, toDrawing, type Frame } from './frame.ts';
 
 /** Part of a floor to look at: everything within radiusM of a point. */
 export interface Focus {
@@ -37,9 +37,15 @@ export function FloorView({
   children,
   height = 'max(420px, calc(100vh - 232px))',
 }: FloorViewProps) {
-  const frame = useMemo(() => frameAround(floor.outline, marginM), [floor.outline, marginM]);
   return (
-    <View frame={frame} focus={focus} label={label} height={height}>
+    <View
+      around={floor.outline}
+      marginM={marginM}
+      leastMarginPx={LETTERS_PX}
+      focus={focus}
+      label={label}
+      height={height}
+    >
       <Mat floor={floor} />
       {children}
     </View>
@@ -62,17 +68,26 @@ export function CloseView({
   still = false,
   height = 'min(60vh, 560px)',
 }: CloseViewProps) {
-  const frame = useMemo(() => frameAround(around, marginM), [around, marginM]);
   return (
-    <View frame={frame} focus={null} label={label} height={height} still={still}>
+    <View around={around} marginM={marginM} focus={null} label={label} height={height} still={still}>
+      <Ground />
+      {children}
+    </View>
+  );
+}
+
+/** Floor without an edge: it goes on beyond what is shown. */
+function Ground() {
+  const { frame } = useDrawing();
+  return (
+    <>
       <rect x={-9} y={-9} width={frame.width + 18} height={frame.height + 18} fill={PALETTE.mat} />
       <Grid
         frame={{ left: frame.left - 2, top: frame.top + 2, width: frame.width + 4, height: frame.height + 4 }}
         inFrame={frame}
         everyM={0.1}
       />
-      {children}
-    </View>
+    </>
   );
 }
 
@@ -82,8 +97,11 @@ const READABLE_PX_PER_M = 130;
 /** Before the drawing has been laid out, and on paper. */
 const USUAL_BOX_PX = { width: 730, height: 560 };
 
-/** How many pixels a metre of the drawing has, so that words keep their size on every screen. */
-function usePixelsPerMetre(widthM: number, heightM: number) {
+/** Room for the letters of the datums around a floor. */
+const LETTERS_PX = 26;
+
+/** Size of the box that a drawing fills. */
+function useBoxPx() {
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState(USUAL_BOX_PX);
   useEffect(() => {
@@ -94,31 +112,41 @@ function usePixelsPerMetre(widthM: number, heightM: number) {
     if (box.current) watcher.observe(box.current);
     return () => watcher.disconnect();
   }, []);
-  return { box, pixelsPerMetre: Math.min(size.width / widthM, size.height / heightM) };
+  return { box, size };
 }
 
 /** Beyond this magnification the letters on the feet can be read. */
 const READABLE_SCALE = 1.8;
 
 function View({
-  frame,
+  around,
+  marginM,
+  leastMarginPx = 0,
   focus,
   label,
   children,
   height,
   still = false,
 }: ViewProps & {
-  readonly frame: Frame;
+  readonly around: readonly Point[];
+  readonly marginM: number;
+  /** The margin takes at least as much of the box. */
+  readonly leastMarginPx?: number;
   readonly focus: Focus | null;
   readonly height: string;
   readonly still?: boolean;
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const [near, setNear] = useState(false);
-  const { box, pixelsPerMetre } = usePixelsPerMetre(
-    focus ? 2 * focus.radiusM : frame.width,
-    focus ? 2 * focus.radiusM : frame.height,
+  const { box, size } = useBoxPx();
+  const frame = useMemo(
+    () => frameInBox(around, marginM, size, leastMarginPx),
+    [around, marginM, size, leastMarginPx],
   );
+  // Words keep their size on every screen.
+  const pixelsPerMetre = focus
+    ? Math.min(size.width, size.height) / (2 * focus.radiusM)
+    : Math.min(size.width / frame.width, size.height / frame.height);
   const detailed = near || pixelsPerMetre > READABLE_PX_PER_M;
   const drawing = useMemo(
     () => ({ frame, textM: TEXT_PX / pixelsPerMetre, detailed, svg }),
@@ -255,16 +283,18 @@ function Mat({ floor }: { readonly floor: Floor }) {
       ))}
       {floor.datums.map((datum) => {
         const { x, y } = toDrawing(frame, datum.at);
+        const out = outwardAt(floor.outline, datum.at);
+        const aside = 0.06 + 0.75 * textM;
         return (
           <g key={datum.id}>
             <circle cx={x} cy={y} r={0.06} fill={PALETTE.ink} />
             <text
-              x={x + (x < frame.width / 2 ? -0.13 : 0.13)}
-              y={y}
+              x={x + out.x * aside}
+              y={y - out.y * aside}
               fontSize={textM * 1.2}
               fontWeight={800}
               fill={PALETTE.ink}
-              textAnchor={x < frame.width / 2 ? 'end' : 'start'}
+              textAnchor="middle"
               dominantBaseline="central"
             >
               {datum.id}

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { frameAround, pathOf, toDrawing, toFloor } from './frame.ts';
+import { frameAround, frameInBox, pathOf, toDrawing, toFloor } from './frame.ts';
 
 const point = fc.record({
   x: fc.double({ min: -50, max: 50, noNaN: true }),
@@ -36,5 +36,24 @@ test('to the drawing and back is the same place', () => {
       expect(back.x).toBeCloseTo(p.x, 9);
       expect(back.y).toBeCloseTo(p.y, 9);
     }),
+  );
+});
+
+test('a margin leaves room for letters however small the box is', () => {
+  fc.assert(
+    fc.property(
+      fc.array(point, { minLength: 3 }),
+      fc.record({
+        width: fc.integer({ min: 200, max: 1600 }),
+        height: fc.integer({ min: 200, max: 1000 }),
+      }),
+      (points, box) => {
+        const frame = frameInBox(points, 0.45, box, 26);
+        const pixelsPerMetre = Math.min(box.width / frame.width, box.height / frame.height);
+        const marginM = (frame.width - frameAround(points, 0).width) / 2;
+        expect(marginM).toBeGreaterThan(0.45 - 1e-9);
+        expect(marginM * pixelsPerMetre).toBeGreaterThan(26 - 1e-6);
+      },
+    ),
   );
 });

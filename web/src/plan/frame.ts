@@ -24,6 +24,24 @@ export function frameAround(points: readonly Point[], marginM: number): Frame {
   };
 }
 
+/**
+ * The same for a box on the screen: the margin is marginM, or more where that is less than leastMarginPx
+ * of the box.
+ */
+export function frameInBox(
+  points: readonly Point[],
+  marginM: number,
+  box: { readonly width: number; readonly height: number },
+  leastMarginPx: number,
+): Frame {
+  const { width, height } = frameAround(points, 0);
+  const metresPerPixel = Math.max(
+    width / Math.max(1, box.width - 2 * leastMarginPx),
+    height / Math.max(1, box.height - 2 * leastMarginPx),
+  );
+  return frameAround(points, Math.max(marginM, leastMarginPx * metresPerPixel));
+}
+
 export const toDrawing = (frame: Frame, { x, y }: Point): Point => ({ x: x - frame.left, y: frame.top - y });
 export const toFloor = (frame: Frame, { x, y }: Point): Point => ({ x: x + frame.left, y: frame.top - y });
 

@@ -62,10 +62,11 @@ function Row({
       <TableCell component="th" scope="row" sx={{ whiteSpace: 'nowrap', py: 0 }}>
         <Button
           size="small"
+          variant="text"
           aria-pressed={chosen}
           aria-label={`Show ${row.point.id}`}
           onClick={onChoose}
-          sx={{ minWidth: 40, px: 0.5, textTransform: 'none' }}
+          sx={{ minWidth: 40, px: 0, justifyContent: 'flex-start' }}
         >
           {row.point.id}
         </Button>
