@@ -75,6 +75,16 @@ describe('every fault a student makes is found, and a clean drill is met', () =>
     }
   });
 
+  test('a step back that lands at the edge of what counts as a correction is not told as a fault', () => {
+    const drill = drillOf(4);
+    const { track } = recorded(drill, { seed: 3, faults: [{ fault: 'step-too-long', moveNumber: 12 }] });
+    expect(names(checkTrack(drill, track).report.faults)).toEqual([
+      'step-too-long',
+      'overstretched',
+      'step-over',
+    ]);
+  });
+
   test('what is found is what a perfect capture of the same walk finds, for any seed', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), fc.constantFrom(...SIMULATED_FAULTS), (seed, fault) => {

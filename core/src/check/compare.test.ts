@@ -103,3 +103,23 @@ test('the step that brings the foot back to its mark after a fault is a correcti
     move.number,
   ]);
 });
+
+test('a step back that may be a correction, as far as the recording can tell, is no other fault', () => {
+  const next = moves[7]!;
+  const after = next.footfalls[0];
+  const limitM = Math.max(0.02, limits.stepShare * distanceM(after.from, after.to));
+  const past = (m: number): Footfall => ({
+    ...after,
+    from: between(after.from, after.to, 3),
+    to: between(after.from, after.to, 1 + m / distanceM(after.from, after.to)),
+  });
+  const second = (m: number, u: CaptureUncertainty) =>
+    compareWithPlan([row(scaled(1.5)), row(past(m), next)], limits, u, same)
+      .filter(({ moveNumber }) => moveNumber === next.number)
+      .map(({ fault }) => fault);
+  const unsteady = { ...exact, positionM: 0.003 };
+  expect(second(limitM / 2 - 0.001, exact)).toEqual([]);
+  expect(second(limitM / 2 + 0.001, exact)).toEqual(['wrong-direction']);
+  expect(second(limitM / 2 + 0.001, unsteady)).toEqual([]);
+  expect(second(limitM / 2 + 0.007, unsteady)).toEqual(['wrong-direction']);
+});

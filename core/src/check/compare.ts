@@ -93,7 +93,8 @@ function leadStep(
   const errors = stepErrors(planned, seen);
   const wayM = distanceM(planned.from, planned.to);
   const limitM = Math.max(SMALLEST_STEP_LIMIT_M, limits.stepShare * wayM);
-  if (offMark && distanceM(seen.to, planned.to) < limitM / 2) return [];
+  // As far as this recording can tell: a step that may be a correction is none of the other faults.
+  if (offMark && distanceM(seen.to, planned.to) < limitM / 2 + 2 * uncertainty.positionM) return [];
   const didM = distanceM(seen.from, seen.to);
   const uM = Math.SQRT2 * uncertainty.positionM;
   const common = { timeS: seen.landS, foot: seen.foot, moveNumber: move.number, at: seen.to };
