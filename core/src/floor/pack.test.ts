@@ -85,3 +85,36 @@ test('a search that runs out of its budget does not claim a proof it has not got
   expect(areClear(boxes, 57, 53, 11, 4)).toBe(true);
   expect(proven ? atMost === boxes.length : atMost > boxes.length).toBe(true);
 });
+
+// Source: brute force over every placing on whole numbers.
+describe('where cuts and pinwheels do not reach the bound by area, every place is searched', () => {
+  test.each([
+    [6, 6, 1, 4, 8],
+    [6, 6, 3, 4, 2],
+    [8, 8, 3, 4, 4],
+    [8, 8, 2, 5, 5],
+    [10, 6, 3, 4, 4],
+    [9, 9, 3, 5, 4],
+  ])(
+    '%i by %i with %i by %i holds no more than %i, which is less than the area allows',
+    (W, H, w, h, most) => {
+      const unsearched = packRectangles(W, H, w, h, 0);
+      expect(unsearched.proven).toBe(false);
+      expect(unsearched.atMost).toBeGreaterThan(most);
+      const { boxes, proven, atMost } = packRectangles(W, H, w, h);
+      expect(mostByBruteForce(W, H, w, h)).toBe(most);
+      expect(boxes).toHaveLength(most);
+      expect([proven, atMost]).toEqual([true, most]);
+      expect(areClear(boxes, W, H, w, h)).toBe(true);
+    },
+  );
+
+  // Nine cover 108 of 110 squares, so the area allows no more; that they lie clear is tested here.
+  test('nine boxes of 3 by 4 lie in 11 by 10, one more than cuts and pinwheels find', () => {
+    expect(packRectangles(11, 10, 3, 4, 0).boxes).toHaveLength(8);
+    const { boxes, proven } = packRectangles(11, 10, 3, 4);
+    expect(boxes).toHaveLength(9);
+    expect(proven).toBe(true);
+    expect(areClear(boxes, 11, 10, 3, 4)).toBe(true);
+  });
+});
