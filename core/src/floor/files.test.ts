@@ -2,46 +2,10 @@ import DxfParser from 'dxf-parser';
 import fc from 'fast-check';
 import { DXF_LAYERS, floorDxf } from './floor-dxf.ts';
 import { floorSvg } from './floor-svg.ts';
-import type { Floor } from './floor.ts';
-import { rectangularFloor } from './floor.ts';
 import { marksCsv, readMarksCsv } from './marks-csv.ts';
 import type { Mark } from './marks.ts';
 import { readFloorSvg } from './read-svg.ts';
-
-const base = (number: number, name: string) => ({
-  number,
-  name,
-  purpose: 'pass on the left',
-  at: { x: number, y: 2.5 },
-});
-const MARKS: readonly Mark[] = [
-  { ...base(1, 'cone 1'), kind: 'cone', tall: true },
-  { ...base(2, 'line "two", the long one'), kind: 'line', to: { x: 4, y: 5.25 } },
-  { ...base(3, 'arc & co'), kind: 'arc', radiusM: 1.4, fromDeg: -30, toDeg: 75 },
-  { ...base(4, 'cross <4>'), kind: 'cross', sizeM: 0.8, headingDeg: 15 },
-  { ...base(5, 'rope 5'), kind: 'rope', to: { x: 5, y: 7 }, heightM: 1.41 },
-  { ...base(6, 'bag 6'), kind: 'bag', radiusM: 0.18 },
-  { ...base(7, 'pad 7'), kind: 'pad', radiusM: 0.2 },
-  { ...base(8, 'partner 8'), kind: 'partner', radiusM: 0 },
-];
-const FLOOR: Floor = {
-  ...rectangularFloor('Hall & annexe', 9, 8),
-  edge: 'wall',
-  fixtures: [
-    { id: 'p1', name: 'post', kind: 'post', at: { x: 2, y: 7 }, radiusM: 0.15 },
-    { id: 'b1', name: 'bench', kind: 'bench', at: { x: 8, y: 4 }, widthM: 2, depthM: 0.4, headingDeg: 90 },
-    {
-      id: 'h1',
-      name: 'bag',
-      kind: 'hanging-bag',
-      at: { x: 7, y: 6 },
-      radiusM: 0.18,
-      hangM: 1.2,
-      swingDeg: 30,
-    },
-    { id: 'd1', name: 'door', kind: 'door', at: { x: 3, y: 0 }, to: { x: 4, y: 0 }, freeM: 1.5 },
-  ],
-};
+import { EVERY_MARK as MARKS, FURNISHED as FLOOR } from '../../test/floors.ts';
 
 const tenth = fc.integer({ min: -5000, max: 90_000 }).map((units) => units / 1e4);
 const place = fc.record({ x: tenth, y: tenth });
@@ -107,6 +71,11 @@ describe('marks as CSV', () => {
 });
 
 describe('a floor as SVG', () => {
+  const lineOf = (kind: string): string =>
+    floorSvg(FLOOR, MARKS)
+      .split('\n')
+      .find((line) => line.includes(`data-kind="${kind}"`))!;
+
   test('floor, fixtures and every kind of mark read back as they were written', () => {
     const read = readFloorSvg(floorSvg(FLOOR, MARKS));
     expect(read).toEqual({ ok: true, value: { floor: FLOOR, marks: MARKS }, notices: [] });
@@ -127,6 +96,21 @@ describe('a floor as SVG', () => {
     );
     const read = readFloorSvg(moved);
     expect(read.ok && read.value.marks[0]!.at).toEqual({ x: 1.5, y: 2.75 });
+  });
+
+  test('a mark, a post and a datum copied in a drawing program are things of their own', () => {
+    const cone = lineOf('cone');
+    const text = [cone, lineOf('post'), lineOf('datum')].reduce(
+      (whole, line) => whole.replace(line, `${line}\n${line}`),
+      floorSvg(FLOOR, MARKS),
+    );
+    const read = readFloorSvg(text);
+    if (!read.ok) throw new Error(read.problem.message);
+    const { floor, marks } = read.value;
+    expect(marks.map(({ number }) => number)).toEqual([1, 9, 2, 3, 4, 5, 6, 7, 8]);
+    expect(read.notices).toEqual(['Number 1 stands twice: cone 1 became number 9.']);
+    expect(floor.datums.map(({ id }) => id)).toEqual(['A', 'E', 'B', 'C', 'D']);
+    expect(new Set(floor.fixtures!.map(({ id }) => id)).size).toBe(5);
   });
 
   test('a drawing from elsewhere: the largest shape is the floor, circles are cones, groups are moved', () => {

@@ -1,5 +1,5 @@
 import type { Fixture } from './fixtures.ts';
-import { cornerDatums, type Datum, type Edge, type Floor } from './floor.ts';
+import { cornerDatums, freeDatumId, type Datum, type Edge, type Floor } from './floor.ts';
 import type { Mark } from './marks.ts';
 import { crossingSides, signedAreaM2 } from './polygon.ts';
 import { problem, type Result } from './result.ts';
@@ -48,12 +48,20 @@ function build(shapes: readonly Shape[], notices: readonly string[]): Result<Rea
       line: ground.line,
     });
   const named = (kind: string): Shape[] => shapes.filter((shape) => kindOf(shape) === kind);
-  const datums = named('datum').map((shape): Datum => ({
-    id: shape.attributes['data-id'] ?? '?',
-    name: shape.attributes['data-name'] ?? '',
-    at: spot(shape, 'cx', 'cy'),
-  }));
-  const fixtures = shapes.flatMap((shape, i) => fixtureOf(shape, kindOf(shape), i));
+  const datums = lettered(
+    named('datum').map((shape) => ({
+      id: shape.attributes['data-id'] ?? '',
+      name: shape.attributes['data-name'] ?? '',
+      at: spot(shape, 'cx', 'cy'),
+    })),
+  );
+  const fixtures = shapes
+    .flatMap((shape, i) => fixtureOf(shape, kindOf(shape), i))
+    .map((fixture, i, all) =>
+      all.slice(0, i).some(({ id }) => id === fixture.id)
+        ? { ...fixture, id: `${fixture.id}-copy-${i}` }
+        : fixture,
+    );
   const marks: Mark[] = [];
   for (const shape of shapes) {
     const mark = shape === ground ? null : markOf(shape, kindOf(shape), marks.length + 1);
@@ -67,7 +75,41 @@ function build(shapes: readonly Shape[], notices: readonly string[]): Result<Rea
     edge: edge === 'wall' || edge === 'rope' ? edge : ('open' satisfies Edge),
     ...(fixtures.length > 0 ? { fixtures } : {}),
   };
-  return { ok: true, value: { floor, marks }, notices };
+  const single = numbered(marks);
+  return {
+    ok: true,
+    value: { floor, marks: single.marks },
+    notices: [...notices, ...single.notices],
+  };
+}
+
+/** A datum copied in a drawing program brings its letter along: the copy takes a free one. */
+const lettered = (datums: readonly Datum[]): Datum[] =>
+  datums.reduce<Datum[]>(
+    (done, datum) =>
+      datum.id === '' || done.some(({ id }) => id === datum.id)
+        ? [...done, { ...datum, id: freeDatumId([...datums, ...done]) }]
+        : [...done, datum],
+    [],
+  );
+
+/** The same for the number of a mark, and that is told. */
+function numbered(marks: readonly Mark[]): { readonly marks: Mark[]; readonly notices: string[] } {
+  const taken = new Set(marks.map(({ number }) => number));
+  const seen = new Set<number>();
+  const notices: string[] = [];
+  const single = marks.map((mark): Mark => {
+    if (!seen.has(mark.number)) {
+      seen.add(mark.number);
+      return mark;
+    }
+    let free = 1;
+    while (taken.has(free)) free++;
+    taken.add(free);
+    notices.push(`Number ${mark.number} stands twice: ${mark.name} became number ${free}.`);
+    return { ...mark, number: free };
+  });
+  return { marks: single, notices };
 }
 
 function fixtureOf(shape: Shape, kind: string, index: number): Fixture[] {

@@ -51,7 +51,7 @@ export function shapesOf(text: string): { shapes: Shape[]; notices: string[] } {
   parser.on('error', (error) => {
     throw new Fault(
       'not-xml',
-      `This is not well-formed SVG: ${error.message.replace(/^[\d:]+ ?/, '')}`,
+      `This is not well-formed SVG (${error.message.replace(/^[\d:]+ ?/, '').replace(/\.$/, '')}). Save the drawing again, or choose another file.`,
       parser.line,
     );
   });

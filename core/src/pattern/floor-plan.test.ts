@@ -198,6 +198,19 @@ test('a job holds every point once, the diagonals of its boxes, and what to brin
   expect(job.square!.sidesM[2]).toBeLessThanOrEqual(hall.tape.lengthM);
 });
 
+test('marks of one name are told apart on the sheet', () => {
+  const cone = (name: string, number: number) => ({
+    number,
+    name,
+    purpose: '',
+    at: { x: number, y: 1 },
+    kind: 'cone' as const,
+    tall: false,
+  });
+  const points = setOutPoints(['a', 'a', 'a (2)', 'a'].map((name, i) => cone(name, i + 1)));
+  expect(points.map(({ id }) => id)).toEqual(['a', 'a (2)', 'a (2) (2)', 'a (3)']);
+});
+
 test('a line is set out by its ends, a cross by its middle and an arm, an arc by its middle and ends', () => {
   const base = { number: 1, purpose: '', at: { x: 2, y: 3 } };
   const points = setOutPoints([

@@ -136,11 +136,12 @@ export function breakUp({ piece, marks }: LaidPiece, newId: () => string): Piece
 
 /** Points to set out for the marks: one each, two for lines, ropes and crosses, three for an arc. */
 export function setOutPoints(marks: readonly Mark[]): SetOutPoint[] {
-  const used = new Map<string, number>();
+  const used = new Set<string>();
   const unique = (name: string): string => {
-    const before = used.get(name) ?? 0;
-    used.set(name, before + 1);
-    return before === 0 ? name : `${name} (${before + 1})`;
+    let single = name;
+    for (let n = 2; used.has(single); n++) single = `${name} (${n})`;
+    used.add(single);
+    return single;
   };
   return marks.flatMap((mark): SetOutPoint[] => {
     const name = unique(mark.name);
