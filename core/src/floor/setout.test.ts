@@ -83,6 +83,21 @@ test('where only one wall can be reached the mark is offset from it, and its err
   expect(majorM).toBeCloseTo(Math.hypot(0.005, 2 * Math.tan(radians(SQUARE_U_DEG))), 9);
 });
 
+test('a wall offset goes into the CSV with its two lengths and how it is measured', () => {
+  const along: Floor = { ...mat, datums: [mat.datums[0]!] };
+  const out = setOut(along, [mark('cone 1', 2, 1)]);
+  expect(out.rows[0]!.how.kind).toBe('wall-offset');
+  const { data } = Papa.parse<Record<string, string>>(setOutCsv(out, []), { header: true });
+  expect(data[0]).toMatchObject({
+    mark: 'cone 1',
+    method: 'along the wall, then square into the room',
+    weak_fix: 'no',
+    second_from: '',
+    check_from: '',
+  });
+  expect([data[0]!['first_tape_m'], data[0]!['second_tape_m']].sort()).toEqual(['1.000', '2.000']);
+});
+
 test('a mark no datum serves is taken from marks that stand, which come first and pass their error on', () => {
   const hall = rectangularFloor('hall', 40, 40);
   const points = [mark('far', 9, 9), mark('a', 5, 4), mark('b', 4, 6), mark('lost', 30, 21)];

@@ -2,6 +2,8 @@ import { fitStance, footOutline, placeStance } from '../body/stance.ts';
 import { DEMO_STUDENTS } from '../sim/club.ts';
 import { footTemplate, tilingOf } from './foot-template.ts';
 import { newSheet, PAPERS, POINTS_PER_M, sizeToFit, printable, type Paper } from './sheet.ts';
+import { newPiece, type FloorPlan, type Piece } from '../pattern/floor-plan.ts';
+import { EVERY_MARK, FURNISHED } from '../../test/floors.ts';
 import { rulerFor } from '../range/bands.ts';
 import { DEMO_FLOORS } from '../sim/demo-floors.ts';
 import { formatTape } from '../floor/units.ts';
@@ -151,6 +153,33 @@ test('the drawing of a set-out gives way so that no page holds one last row', as
   expect(job.table.rows).toHaveLength(14);
   const pages = await readPdf(await setOutSheet(job, 'metric', 'A4'));
   expect(pages).toHaveLength(1);
+});
+
+test('every kind of mark is drawn on the sheet in the scale of its floor', async () => {
+  const pieces = EVERY_MARK.map((mark): Piece => ({
+    ...newPiece(`m${mark.number}`, mark.name, false),
+    kind: 'mark',
+    mark,
+  }));
+  const plan: FloorPlan = { ...DEMO_FLOORS[0]!.floor, floor: FURNISHED, pieces };
+  const [page] = await readPdf(
+    await setOutSheet(floorJob(plan, rulerFor(DEMO_STUDENTS[0]!)), 'metric', 'A4'),
+  );
+  const lengths = page!.lines.map(([x1, y1, x2, y2]) => Math.hypot(x2 - x1, y2 - y1));
+  const drawn = (metres: number): number =>
+    lengths.filter((length) => Math.abs(length / scale - metres) < 0.002).length;
+  // The sides of the floor are its longest lines above the table; the table is as wide as the page allows.
+  const widest = Math.max(...lengths);
+  const scale = Math.max(...lengths.filter((length) => length < widest - 0.001)) / 9;
+  expect(drawn(9)).toBe(2);
+  expect(drawn(8)).toBe(2);
+  expect(drawn(Math.hypot(2, 2.75))).toBe(1);
+  expect(drawn(4.5)).toBe(1);
+  expect(drawn(0.8)).toBe(2);
+  const pieceOfArc = 2 * 1.4 * Math.sin((105 / 18 / 2) * (Math.PI / 180));
+  expect(drawn(pieceOfArc)).toBeGreaterThanOrEqual(18);
+  for (const { number } of EVERY_MARK) expect(page!.text).toContain(String(number));
+  expect(page!.text).toContain('4.50 m of rope at 1.41 m');
 });
 
 test('words too long for their column are set smaller, not over the next one', async () => {
