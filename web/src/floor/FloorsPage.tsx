@@ -19,7 +19,7 @@ import {
 } from '@angled-chalk/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useAddFloor, useDelete, useFloors, useRestore } from '../api/queries.ts';
+import { useAddFloor, useFloors } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
@@ -27,6 +27,7 @@ import { FilePick } from '../parts/FilePick.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
 import { ThingRow } from '../parts/ThingRow.tsx';
+import { useRemoving } from '../parts/useRemoving.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 
 const newId = (): string => crypto.randomUUID();
@@ -55,16 +56,14 @@ export function FloorsPage() {
   const navigate = useNavigate();
   const notice = useNotice();
   const [problem, setProblem] = useState<InputProblem | null>(null);
-  const addOne = async (value: FloorPlan): Promise<void> => {
-    const { id } = await add.mutateAsync({ id: newId(), value });
-    await navigate(`/floors/${id}`);
-  };
+  const addOne = (value: FloorPlan): void =>
+    add.mutate({ id: newId(), value }, { onSuccess: ({ id }) => void navigate(`/floors/${id}`) });
   const open = async (file: File): Promise<void> => {
     const read = await readFloorFrom(file);
     setProblem(read.ok ? null : read.problem);
     if (!read.ok) return;
-    read.notices.forEach((text) => notice({ text }));
-    await addOne(read.value);
+    if (read.notices.length > 0) notice({ text: read.notices.join(' ') });
+    addOne(read.value);
   };
   if (floors.isLoading) return <Busy what="Reading the floors" />;
   const list = floors.data ?? [];
@@ -87,7 +86,7 @@ export function FloorsPage() {
                 label: standard.name,
                 hint: standard.source,
                 run: () =>
-                  void addOne({
+                  addOne({
                     name: standard.name,
                     floor: standardFloor(standard),
                     pieces: [],
@@ -113,25 +112,19 @@ export function FloorsPage() {
 
 function FloorRow({ stored }: { readonly stored: StoredFloor }) {
   const { student, fitOf } = useClub();
-  const remove = useDelete('floors');
-  const restore = useRestore('floors');
-  const notice = useNotice();
+  const remove = useRemoving('floors');
   const { id, floor: plan } = stored;
   const ruler = student ? rulerFor(fitOf(student)) : null;
   const laid = ruler ? laidOut(plan.pieces, ruler) : [];
   const found = ruler ? fitFindings(plan.floor, placementsOf(laid, ruler)).length : 0;
   const marks = laid.reduce((sum, one) => sum + one.marks.length, 0);
   const people = placesFor(plan.pieces);
-  const onDelete = async (): Promise<void> => {
-    await remove.mutateAsync(id);
-    notice({ text: `${plan.name} was deleted.`, undo: () => restore.mutate(id) });
-  };
   return (
     <ThingRow
       name={plan.name}
       to={`/floors/${id}`}
       setOut={`/set-out/floor/${id}`}
-      onDelete={() => void onDelete()}
+      onDelete={() => remove(id, plan.name)}
       about={
         <>
           {plan.floor.name}: {plan.pieces.length} {plan.pieces.length === 1 ? 'thing' : 'things'} laid out,{' '}

@@ -5,13 +5,13 @@ import type { StoredPlan, Student } from '@angled-chalk/contract';
 import { useState } from 'react';
 import { readPlanFile } from '@angled-chalk/contract';
 import { useNavigate } from 'react-router';
-import { useAddPlan, useDelete, usePlans, useRestore } from '../api/queries.ts';
+import { useAddPlan, usePlans } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
-import { useNotice } from '../app/notice.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
 import { ThingRow } from '../parts/ThingRow.tsx';
+import { useRemoving } from '../parts/useRemoving.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import type { InputProblem } from '@angled-chalk/core';
 
@@ -23,14 +23,15 @@ export function PlansPage() {
   const navigate = useNavigate();
   const { student } = useClub();
   const [problem, setProblem] = useState<InputProblem | null>(null);
-  const addOne = async (plan: Plan): Promise<void> => {
-    const { id } = await add.mutateAsync({ id: crypto.randomUUID(), value: plan });
-    await navigate(`/patterns/${id}`);
-  };
+  const addOne = (plan: Plan): void =>
+    add.mutate(
+      { id: crypto.randomUUID(), value: plan },
+      { onSuccess: ({ id }) => void navigate(`/patterns/${id}`) },
+    );
   const open = async (file: File): Promise<void> => {
     const read = readPlanFile(await file.text());
     setProblem(read.ok ? null : read.problem);
-    if (read.ok) await addOne(read.value);
+    if (read.ok) addOne(read.value);
   };
   if (plans.isLoading) return <Busy what="Reading the patterns" />;
   const list = plans.data ?? [];
@@ -50,7 +51,7 @@ export function PlansPage() {
               accept=".json,application/json"
               onFile={(file) => void open(file)}
             />
-            <Button variant="contained" disabled={add.isPending} onClick={() => void addOne(NEW_PLAN)}>
+            <Button variant="contained" disabled={add.isPending} onClick={() => addOne(NEW_PLAN)}>
               New zigzag
             </Button>
           </>
@@ -71,21 +72,15 @@ export function PlansPage() {
 
 function PlanRow({ stored, student }: { readonly stored: StoredPlan; readonly student: Student | null }) {
   const { units, fitOf } = useClub();
-  const remove = useDelete('plans');
-  const restore = useRestore('plans');
-  const notice = useNotice();
+  const remove = useRemoving('plans');
   const { id, plan } = stored;
   const found = student ? checkPlan({ plan, student: fitOf(student) }).findings.length : 0;
-  const onDelete = async (): Promise<void> => {
-    await remove.mutateAsync(id);
-    notice({ text: `${plan.name} was deleted.`, undo: () => restore.mutate(id) });
-  };
   return (
     <ThingRow
       name={plan.name}
       to={`/patterns/${id}`}
       setOut={`/set-out/${id}`}
-      onDelete={() => void onDelete()}
+      onDelete={() => remove(id, plan.name)}
       about={
         <>
           {plan.pattern.cones} cones, {formatLength(plan.pattern.spacingM, units)} apart, passed at{' '}
