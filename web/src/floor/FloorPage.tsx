@@ -85,7 +85,15 @@ function FloorEditorView({
           '@media (max-width: 980px)': { gridTemplateColumns: 'minmax(0, 1fr)' },
         }}
       >
-        <Box sx={{ position: 'sticky', top: 8, '@media (max-width: 980px)': { position: 'static' } }}>
+        <Box
+          sx={{
+            position: 'sticky',
+            top: 8,
+            '@media (max-width: 980px)': { position: 'static' },
+            // What belongs to where things stood is not shown while they are in the hand.
+            'svg[data-lifted] .at-rest': { visibility: 'hidden' },
+          }}
+        >
           <ToolBar editor={editor} snapTo={snapTo} onSnap={setSnapTo} />
           <FloorView
             floor={plan.floor}
@@ -219,7 +227,7 @@ function Ground({ editor }: { readonly editor: FloorEditor }) {
 
 function FindingMarks({ editor, chosen }: { readonly editor: FloorEditor; readonly chosen: number | null }) {
   return (
-    <g pointerEvents="none">
+    <g className="at-rest" pointerEvents="none">
       {editor.findings.map((found, i) => (
         <g key={`${found.code}-${found.placementId}-${found.otherId}-${found.subject}`}>
           <Line points={[found.from, found.to]} colour={PALETTE.notMet} widthM={0.03} />

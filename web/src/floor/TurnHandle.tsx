@@ -49,7 +49,7 @@ export function TurnHandle({ editor }: { readonly editor: FloorEditor }) {
   const tip = { x: about.x + way.x * awayM, y: about.y + way.y * awayM };
   const { x, y } = toDrawing(frame, tip);
   return (
-    <g className="stays">
+    <g className="stays at-rest">
       <path
         d={pathOf(frame, [about, tip])}
         stroke={PALETTE.action}

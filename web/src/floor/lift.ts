@@ -3,7 +3,7 @@ import { PALETTE } from '../app/palette.ts';
 /** Half the thickest line of a mark, metres, and a little. */
 const LINE_M = 0.15;
 
-/** Things lifted off a drawing while they are dragged. */
+/** Things lifted off a drawing while they are dragged; the drawing says so in `data-lifted`. */
 export interface Lifted {
   /** Shows them so many metres to the right and away, with words beside the hand. */
   readonly moveTo: (rightM: number, awayM: number, words: string, wordsAt: readonly [number, number]) => void;
@@ -39,8 +39,12 @@ export function lift(svg: SVGSVGElement, nodes: readonly SVGGElement[]): Lifted 
   for (const name of ['aria-label', 'role', 'style']) sheet.removeAttribute(name);
   sheet.setAttribute('aria-hidden', 'true');
   sheet.setAttribute('viewBox', `${box.x} ${box.y} ${box.width} ${box.height}`);
-  Object.assign(sheet.style, {
+  Object.assign(sheet.style, { display: 'block', width: '100%', height: '100%' });
+  // The holder is shifted, not the drawing in it: a drawing that is shifted lays out its words anew.
+  const shifted = document.createElement('div');
+  Object.assign(shifted.style, {
     position: 'absolute',
+    contain: 'strict',
     left: `${left + box.x * pxPerM}px`,
     top: `${top + box.y * pxPerM}px`,
     width: `${box.width * pxPerM}px`,
@@ -58,18 +62,21 @@ export function lift(svg: SVGSVGElement, nodes: readonly SVGGElement[]): Lifted 
   const words = document.createElement('div');
   Object.assign(words.style, WORDS_STYLE);
   const holder = svg.parentElement!;
-  holder.append(sheet, words);
+  svg.setAttribute('data-lifted', '');
+  shifted.append(sheet);
+  holder.append(shifted, words);
   // What is in a node is hidden, not the node: it keeps the focus and the pointer.
   const inside = nodes.flatMap((node) => [...node.children] as SVGElement[]);
   for (const child of inside) child.style.display = 'none';
   return {
     moveTo: (rightM, awayM, text, [x, y]) => {
-      sheet.style.transform = `translate3d(${rightM * pxPerM}px, ${-awayM * pxPerM}px, 0)`;
+      shifted.style.transform = `translate3d(${rightM * pxPerM}px, ${-awayM * pxPerM}px, 0)`;
       if (words.textContent !== text) words.textContent = text;
       words.style.transform = `translate3d(${left + x * pxPerM + 14}px, ${top + y * pxPerM - 30}px, 0)`;
     },
     drop: () => {
-      sheet.remove();
+      svg.removeAttribute('data-lifted');
+      shifted.remove();
       words.remove();
       for (const child of inside) child.style.display = '';
     },
