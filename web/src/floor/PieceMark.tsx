@@ -1,4 +1,4 @@
-import { layoutKindOf, midpoint, type LaidPiece, type Point } from '@angled-chalk/core';
+import { layoutKindOf, midpoint, type LaidPiece, type Piece, type Point } from '@angled-chalk/core';
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../plan/drawing.ts';
@@ -55,29 +55,23 @@ export const PieceMark = memo(function PieceMark({ laid, lane, chosen, troubled 
         {marks.map((mark) => (
           <LaidMark key={mark.number} mark={mark} />
         ))}
-        {lane && <LaneName name={piece.name} lane={lane} locked={piece.locked} />}
+        {lane && <LaneName piece={piece} lane={lane} />}
       </g>
     </>
   );
 });
 
-function LaneName({
-  name,
-  lane,
-  locked,
-}: {
-  readonly name: string;
-  readonly lane: readonly Point[];
-  readonly locked: boolean;
-}) {
+/** The name of a lane at its far end; at its near end where the far one is at the bag it works on. */
+function LaneName({ piece, lane }: { readonly piece: Piece; readonly lane: readonly Point[] }) {
   const { frame, textM } = useDrawing();
   const corners = lane.map((corner) => toDrawing(frame, corner));
-  const top = Math.min(...corners.map(({ y }) => y));
+  const ys = corners.map(({ y }) => y);
   const x = corners.reduce((sum, corner) => sum + corner.x, 0) / corners.length;
+  const y = piece.worksOn === null ? Math.min(...ys) + textM * 0.8 : Math.max(...ys) - textM * 0.8;
   return (
-    <DrawingText x={x} y={top + textM * 0.8} size={0.9} fontWeight={650} fill={PALETTE.softInk}>
-      {name}
-      {locked ? ' (locked)' : ''}
+    <DrawingText x={x} y={y} size={0.9} fontWeight={650} fill={PALETTE.softInk}>
+      {piece.name}
+      {piece.locked ? ' (locked)' : ''}
     </DrawingText>
   );
 }
