@@ -98,6 +98,8 @@ test('away from the corner of a notch is into the notch', () => {
     [8, 10],
     [0, 10],
   ].map(([x, y]): Point => ({ x: x!, y: y! }));
+  const twice = notched.flatMap((corner) => [corner, corner]);
+  expect(outwardAt(twice, { x: 8, y: 6 })).toEqual(outwardAt(notched, { x: 8, y: 6 }));
   const out = outwardAt(notched, { x: 8, y: 6 });
   expect(out.x).toBeCloseTo(Math.SQRT1_2, 12);
   expect(out.y).toBeCloseTo(Math.SQRT1_2, 12);

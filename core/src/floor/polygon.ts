@@ -177,10 +177,12 @@ export function segmentInside(outline: readonly Point[], a: Point, b: Point): bo
  * two sides of a corner. A place off the edge takes the direction of the side nearest to it.
  */
 export function outwardAt(outline: readonly Point[], p: Point): Point {
-  const away = sidesOf(outline).map(([a, b]) => distanceToSegmentM(p, a, b));
+  // A corner named twice makes a side without a direction.
+  const sides = sidesOf(outline).filter(([a, b]) => distanceM(a, b) > 0);
+  const away = sides.map(([a, b]) => distanceToSegmentM(p, a, b));
   const near = Math.min(...away) + 1e-6;
   const turn = signedAreaM2(outline) < 0 ? -1 : 1;
-  const normals = sidesOf(outline)
+  const normals = sides
     .filter((_, i) => away[i]! <= near)
     .map(([a, b]): Point => {
       const lengthM = distanceM(a, b);
