@@ -10,18 +10,42 @@ export const idSchema = z.uuid();
 /** Every stored thing carries a version that rises with each write; a write names the one it read. */
 const stored = { id: idSchema, version: z.number().int().min(1), updatedAt: z.iso.datetime() };
 
+/**
+ * Text that people write: a database holds no NUL, and half of a surrogate pair is no letter. What is
+ * typed is kept to the letter otherwise.
+ */
+const noControl = (text: string): boolean => !text.includes('\u0000') && text.isWellFormed();
+export const wordsSchema = (most: number) =>
+  z
+    .string()
+    .max(most)
+    .refine(noControl, 'Holds a character that cannot be kept (a NUL, or half a letter). Type it again.');
+
+/** A version that a row can have. */
+export const versionSchema = z.number().int().min(1).max(2_147_483_646);
+
 export const LEVELS = ['new', 'beginner', 'intermediate', 'advanced'] as const;
-export const CONSENTS = ['not asked', 'given', 'refused'] as const;
+export const CONSENTS = ['not asked', 'given', 'given by a guardian', 'refused'] as const;
 export const METHODS = ['tape', 'wall', 'told'] as const;
 
 export const studentInputSchema = studentFitSchema.omit({ school: true }).extend({
+  name: z.string().trim().min(1).max(80).refine(noControl, 'Holds a character that cannot be kept.'),
   birthYear: z.number().int().min(1900).max(2100).nullable(),
-  note: z.string().max(2000),
+  note: wordsSchema(2000),
   level: z.enum(LEVELS).default('new'),
   filmingConsent: z.enum(CONSENTS).default('not asked'),
   /** How the lengths that this write changes were taken. */
   measuredBy: z.enum(METHODS).default('tape'),
 });
+/** A write over a stored student: what it does not name stays as it is. */
+export const studentUpdateSchema = studentInputSchema.extend({
+  birthYear: studentInputSchema.shape.birthYear.optional(),
+  note: studentInputSchema.shape.note.optional(),
+  level: z.enum(LEVELS).optional(),
+  filmingConsent: z.enum(CONSENTS).optional(),
+  measuredBy: z.enum(METHODS).optional(),
+});
+export type StudentUpdate = z.infer<typeof studentUpdateSchema>;
 export const measurementSchema = z.object({
   length: z.enum(LENGTH_NAMES),
   valueM: z.number().nullable(),
@@ -43,11 +67,38 @@ export const rosterImportSchema = z.object({
 });
 export const erasedSchema = z.object({
   name: z.string(),
+  /** Traces are still being taken out of the files. */
+  pending: z.boolean(),
   measurements: z.number().int(),
   checks: z.number().int(),
   tracks: z.number().int(),
 });
 export type Erased = z.infer<typeof erasedSchema>;
+
+/** What goes when a student is erased, told before. */
+export const belongingsSchema = z.object({
+  measurements: z.number().int(),
+  checks: z.number().int(),
+  tracks: z.number().int(),
+});
+export type Belongings = z.infer<typeof belongingsSchema>;
+
+/** How the program is doing. */
+export const healthSchema = z.object({
+  status: z.enum(['ok', 'disk-full', 'away']),
+  message: z.string(),
+  /** People erased of whom traces are still being taken out of the files. */
+  pendingErasures: z.number().int(),
+});
+export type Health = z.infer<typeof healthSchema>;
+
+const paged = {
+  limit: z.coerce.number().int().min(1).max(200).default(50),
+  offset: z.coerce.number().int().min(0).max(10_000_000).default(0),
+};
+/** Which part of a long list is wanted. */
+export const pageQuerySchema = z.object({ studentId: idSchema.optional(), ...paged });
+const pageOf = <T extends z.ZodType>(item: T) => z.object({ total: z.number().int(), items: z.array(item) });
 
 export const storedSchoolSchema = z.object({ ...stored, school: schoolSchema });
 export type StoredSchool = Readonly<Omit<z.infer<typeof storedSchoolSchema>, 'school'>> & {
@@ -71,7 +122,7 @@ export const trackInfoSchema = z.object({
   id: idSchema,
   name: z.string().min(1).max(200),
   source: trackSourceSchema,
-  studentId: idSchema.nullable(),
+  studentId: idSchema,
   planId: idSchema.nullable(),
   samples: z.number().int(),
   durationS: z.number(),
@@ -79,12 +130,14 @@ export const trackInfoSchema = z.object({
   createdAt: z.iso.datetime(),
 });
 export type TrackInfo = z.infer<typeof trackInfoSchema>;
+export const trackPageSchema = pageOf(trackInfoSchema);
+export type TrackPage = z.infer<typeof trackPageSchema>;
 
 export const trackQuerySchema = z.object({
   id: idSchema,
-  name: z.string().min(1).max(200),
+  name: wordsSchema(200).min(1),
   source: trackSourceSchema,
-  studentId: idSchema.optional(),
+  studentId: idSchema,
   planId: idSchema.optional(),
 });
 
@@ -104,18 +157,51 @@ export const checkInputSchema = z.object({
   planId: idSchema.nullable(),
   drill: z.object({ plan: planSchema, student: studentFitSchema }),
   verdict: verdictSchema,
-  headline: z.string().max(500),
+  headline: wordsSchema(500),
 });
-export const checkSchema = checkInputSchema.extend({ createdAt: z.iso.datetime() });
+export const checkSchema = checkInputSchema.extend({
+  /** Null only for checks of an earlier version whose recording is not there any more. */
+  trackId: idSchema.nullable(),
+  studentName: z.string(),
+  planName: z.string(),
+  createdAt: z.iso.datetime(),
+});
+/** A check in a list: what was found, without the drill it was found in. */
+export const checkSummarySchema = checkSchema.omit({ drill: true });
+export type CheckSummary = z.infer<typeof checkSummarySchema>;
+export const checkPageSchema = pageOf(checkSummarySchema);
+export type CheckPage = z.infer<typeof checkPageSchema>;
 type WithDrill<T> = Readonly<Omit<T, 'drill'>> & { readonly drill: PlannedDrill };
 export type CheckInput = WithDrill<z.infer<typeof checkInputSchema>>;
 export type StoredCheck = WithDrill<z.infer<typeof checkSchema>>;
 
-export const settingsSchema = z.object({
-  clubName: z.string().min(1).max(80),
+export const settingsInputSchema = z.object({
+  clubName: wordsSchema(80).min(1),
   units: z.enum(['metric', 'imperial']),
 });
+export type SettingsInput = z.infer<typeof settingsInputSchema>;
+export const settingsSchema = settingsInputSchema.extend({ version: versionSchema });
 export type Settings = z.infer<typeof settingsSchema>;
+
+export const ROLES = ['coach', 'helper'] as const;
+export const signInSchema = z.union([
+  z.object({ passphrase: z.string().min(1).max(200) }),
+  z.object({ code: z.string().min(1).max(40) }),
+]);
+/** Whether somebody must sign in here, and as whom they did. */
+export const signedInSchema = z.object({ needed: z.boolean(), role: z.enum(ROLES).nullable() });
+export type SignedIn = z.infer<typeof signedInSchema>;
+
+/** What a backup holds, told before it is brought back. */
+export const backupSummarySchema = z.object({
+  id: z.string(),
+  club: z.string(),
+  madeAt: z.iso.datetime(),
+  tables: z.array(z.object({ table: z.string(), rows: z.number().int() })),
+  recordings: z.number().int(),
+  bytes: z.number().int(),
+});
+export type BackupSummary = z.infer<typeof backupSummarySchema>;
 
 /** The one shape of every error the server answers with. */
 export const apiErrorSchema = z.object({

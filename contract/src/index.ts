@@ -7,4 +7,5 @@ export * from './student-file.ts';
 export * from './check-file.ts';
 export * from './read-json.ts';
 export * from './api.ts';
+export * from './consent.ts';
 export * from './roster-csv.ts';

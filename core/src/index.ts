@@ -76,6 +76,7 @@ export type { FootSamples, Samples, TargetSamples, Track, TrackStrike } from './
 export { medianOf, sampleRateHz } from './track/track.ts';
 export * from './track/csv.ts';
 export * from './track/pack.ts';
+export { TRACK_LIMITS, validateTrack, type TrackProblem } from './track/validate.ts';
 export * from './track/detect.ts';
 export * from './check/align.ts';
 export * from './check/measures.ts';

@@ -16,7 +16,10 @@ import {
   storedFloorSchema,
   storedPlanSchema,
   studentSchema,
+  checkPageSchema,
+  settingsSchema,
   trackInfoSchema,
+  trackPageSchema,
 } from '@angled-chalk/contract';
 import type { Express } from 'express';
 import { randomUUID } from 'node:crypto';
@@ -24,18 +27,24 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { z } from 'zod';
 import { createApp } from './app.ts';
+import type { Scrubbing } from './db/scrubbing.ts';
 import type { OpenDatabase } from './db/open.ts';
 import { seedDemo } from './demo/seed.ts';
 import { testDatabase } from './test-database.ts';
 
 let opened: OpenDatabase;
 let app: Express;
+let scrubbing: Scrubbing;
+const logger = pino({ level: 'silent' });
 
 beforeAll(async () => {
   opened = await testDatabase();
-  app = createApp(opened.db, pino({ level: 'silent' }));
+  ({ express: app, scrubbing } = createApp(opened, { logger }));
 }, 60_000);
-afterAll(() => opened.close());
+afterAll(async () => {
+  await scrubbing.stop();
+  await opened.close();
+});
 
 const student = {
   name: 'Ada Fell',
@@ -54,7 +63,7 @@ async function addStudent(): Promise<string> {
 
 test('health answers when the database does', async () => {
   const { body } = await request(app).get('/api/health').expect(200);
-  expect(body).toEqual({ status: 'ok' });
+  expect(body).toEqual({ status: 'ok', message: '', pendingErasures: 0 });
 });
 
 test('security headers are set and the server does not name itself', async () => {
@@ -103,7 +112,7 @@ describe('students', () => {
 
   test('deleting can be undone', async () => {
     const id = await addStudent();
-    await request(app).delete(`/api/students/${id}`).expect(204);
+    await request(app).delete(`/api/students/${id}`).type('json').expect(204);
     await request(app).get(`/api/students/${id}`).expect(404);
     await request(app).post(`/api/students/${id}/restore`).send({}).expect(200);
     await request(app).get(`/api/students/${id}`).expect(200);
@@ -151,7 +160,7 @@ describe('the roster', () => {
 
   test('those put away are listed apart', async () => {
     const id = await addStudent();
-    await request(app).delete(`/api/students/${id}`).expect(204);
+    await request(app).delete(`/api/students/${id}`).type('json').expect(204);
     const everyone = z.array(studentSchema).parse((await request(app).get('/api/students/everyone')).body);
     expect(everyone.find((one) => one.id === id)!.archived).toBe(true);
     expect((await request(app).get('/api/students')).text).not.toContain(id);
@@ -243,7 +252,7 @@ describe('floors', () => {
     await request(app).put(`/api/floors/${id}`).send({ version: 1, value: floor }).expect(409);
     const listed = z.array(storedFloorSchema).parse((await request(app).get('/api/floors')).body);
     expect(listed[0]).toMatchObject({ id, version: 2, floor: renamed });
-    await request(app).delete(`/api/floors/${id}`).expect(204);
+    await request(app).delete(`/api/floors/${id}`).type('json').expect(204);
     await request(app).get(`/api/floors/${id}`).expect(404);
     await request(app).post(`/api/floors/${id}/restore`).send({}).expect(200);
     await request(app).get(`/api/floors/${id}`).expect(200);
@@ -264,9 +273,14 @@ describe('tracks and checks', () => {
   const post = (query: Record<string, string>, body: Buffer) =>
     request(app).post('/api/tracks').query(query).set('Content-Type', 'application/octet-stream').send(body);
 
-  async function addTrack(): Promise<string> {
+  const trackCount = async () => trackPageSchema.parse((await request(app).get('/api/tracks')).body).total;
+
+  async function addTrack(studentId?: string): Promise<string> {
     const id = randomUUID();
-    const { body } = await post({ id, name: 'Tuesday', source: 'file' }, packed).expect(201);
+    const whose = studentId ?? (await addStudent());
+    const { body } = await post({ id, name: 'Tuesday', source: 'file', studentId: whose }, packed).expect(
+      201,
+    );
     expect(trackInfoSchema.parse(body)).toMatchObject({ id, samples: track.timeS.length });
     return id;
   }
@@ -283,14 +297,18 @@ describe('tracks and checks', () => {
     ['noise', Buffer.from('this is not a track at all')],
     ['half a track', packed.subarray(0, packed.length / 2)],
   ])('%s is not a track and nothing is stored', async (_what, body) => {
-    const before = (await request(app).get('/api/tracks')).body as unknown[];
-    const { body: answer } = await post({ id: randomUUID(), name: 'x', source: 'file' }, body).expect(400);
+    const before = await trackCount();
+    const { body: answer } = await post(
+      { id: randomUUID(), name: 'x', source: 'file', studentId: await addStudent() },
+      body,
+    ).expect(400);
     expect(apiErrorSchema.parse(answer).error.code).toBe('not-a-track');
-    expect((await request(app).get('/api/tracks')).body as unknown[]).toHaveLength(before.length);
+    expect(await trackCount()).toBe(before);
   });
 
   test('a check keeps plan, body and verdict, and is listed for its student', async () => {
-    const [studentId, trackId] = [await addStudent(), await addTrack()];
+    const studentId = await addStudent();
+    const trackId = await addTrack(studentId);
     const input = {
       id: randomUUID(),
       studentId,
@@ -305,7 +323,20 @@ describe('tracks and checks', () => {
     };
     await request(app).post('/api/checks').send(input).expect(201);
     const { body } = await request(app).get('/api/checks').query({ studentId }).expect(200);
-    expect(z.array(checkSchema).parse(body)).toEqual([{ ...input, createdAt: expect.any(String) as string }]);
+    const { drill: _, ...summary } = input;
+    expect(checkPageSchema.parse(body)).toEqual({
+      total: 1,
+      items: [
+        {
+          ...summary,
+          studentName: 'Imke',
+          planName: DEMO_PLAN.name,
+          createdAt: expect.any(String) as string,
+        },
+      ],
+    });
+    const { body: whole } = await request(app).get(`/api/checks/${input.id}`).expect(200);
+    expect(checkSchema.parse(whole)).toMatchObject(input);
     await request(app)
       .post('/api/checks')
       .send({ ...input, id: randomUUID(), trackId: randomUUID() })
@@ -316,35 +347,51 @@ describe('tracks and checks', () => {
 test('erasing removes the person with what hangs on them, says what, and leaves nothing to read', async () => {
   const own = await testDatabase();
   await seedDemo(own.db);
-  const demo = createApp(own.db, pino({ level: 'silent' }));
+  const { express: demo, scrubbing: own2 } = createApp(own, { logger });
   const { id } = DEMO_STUDENTS[0]!;
-  const { body } = await request(demo).delete(`/api/students/${id}/erase`).expect(200);
-  expect(erasedSchema.parse(body)).toEqual({ name: 'Imke Varga', measurements: 3, checks: 1, tracks: 1 });
+  const { body } = await request(demo).delete(`/api/students/${id}/erase`).type('json').expect(200);
+  expect(erasedSchema.parse(body)).toEqual({
+    name: 'Imke Varga',
+    measurements: 3,
+    checks: 1,
+    tracks: 1,
+    pending: true,
+  });
   for (const list of ['students/everyone', 'checks', 'tracks']) {
     const { text } = await request(demo).get(`/api/${list}`).expect(200);
     expect(text).not.toContain(id);
     expect(text).not.toContain('Imke');
   }
-  await request(demo).delete(`/api/students/${id}/erase`).expect(404);
+  await request(demo).delete(`/api/students/${id}/erase`).type('json').expect(404);
+  await own2.stop();
   await own.close();
 }, 60_000);
 
-test('units of the club are kept', async () => {
-  await request(app).put('/api/settings').send({ clubName: 'Saltmarsh', units: 'imperial' }).expect(200);
-  expect((await request(app).get('/api/settings')).body).toEqual({
-    clubName: 'Saltmarsh',
-    units: 'imperial',
-  });
-  await request(app).put('/api/settings').send({ clubName: 'Saltmarsh', units: 'cubits' }).expect(400);
+test('units of the club are kept, under a version; of parallel writes over one version one is taken', async () => {
+  const { version } = settingsSchema.parse((await request(app).get('/api/settings')).body);
+  const put = (clubName: string) =>
+    request(app)
+      .put('/api/settings')
+      .send({ version, value: { clubName, units: 'imperial' } });
+  const answers = await Promise.all(Array.from({ length: 20 }, (_, i) => put(`Club ${i}`)));
+  expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
+  expect(answers.filter(({ status }) => status === 409)).toHaveLength(19);
+  const taken = settingsSchema.parse(answers.find(({ status }) => status === 200)!.body);
+  expect((await request(app).get('/api/settings')).body).toEqual(taken);
+  await request(app)
+    .put('/api/settings')
+    .send({ version: taken.version, value: { clubName: 'Saltmarsh', units: 'cubits' } })
+    .expect(400);
 });
 
 test('the demo club fills an empty database once', async () => {
   const own = await testDatabase();
   expect(await seedDemo(own.db)).toBe(true);
   expect(await seedDemo(own.db)).toBe(false);
-  const demo = createApp(own.db, pino({ level: 'silent' }));
+  const { express: demo, scrubbing: own2 } = createApp(own, { logger });
   expect((await request(demo).get('/api/students')).body as unknown[]).toHaveLength(6);
-  expect((await request(demo).get('/api/tracks')).body as unknown[]).toHaveLength(3);
-  expect((await request(demo).get('/api/checks')).body as unknown[]).toHaveLength(2);
+  expect((await request(demo).get('/api/tracks')).body).toMatchObject({ total: 3 });
+  expect((await request(demo).get('/api/checks')).body).toMatchObject({ total: 2 });
+  await own2.stop();
   await own.close();
 }, 60_000);

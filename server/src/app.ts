@@ -1,14 +1,28 @@
+import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
+import type { IncomingMessage } from 'node:http';
 import { join } from 'node:path';
+import type { Health } from '@angled-chalk/contract';
+import compression from 'compression';
 import express, { type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { sql } from 'drizzle-orm';
+import { signingIn, type Access, type SignIn } from './access/sign-in.ts';
+import { backupRoutes } from './archive/routes.ts';
 import { checkRoutes } from './checks/routes.ts';
-import type { Database } from './db/open.ts';
+import type { OpenDatabase } from './db/open.ts';
+import { startScrubbing, type Scrubbing } from './db/scrubbing.ts';
+import { DatabaseAway } from './db/seat.ts';
+import { freeBytes, RESERVE_BYTES } from './db/space.ts';
 import { floorRoutes } from './floors/routes.ts';
+import { watchActivity } from './http/activity.ts';
 import { errorHandler, notFound } from './http/errors.ts';
+import { hostsFor, keepOthersOut } from './http/guard.ts';
+import { keepLists } from './http/lists.ts';
+import { DISK_FULL, keepRoom } from './http/space.ts';
 import { WEB_DIR } from './places.ts';
 import { planRoutes } from './plans/routes.ts';
 import { schoolRoutes } from './schools/routes.ts';
@@ -25,40 +39,107 @@ const HEADERS = helmet({
       'font-src': ["'self'", 'data:'],
       'img-src': ["'self'", 'data:', 'blob:'],
       'worker-src': ["'self'", 'blob:'],
+      'frame-ancestors': ["'none'"],
       'upgrade-insecure-requests': null,
     },
   },
 });
 
+export interface AppOptions {
+  readonly logger: Logger;
+  /** Names under which the program is asked; this machine's own when not said. */
+  readonly hosts?: ReadonlySet<string>;
+  readonly access?: Access;
+  /** Bytes free on the disk; for tests. */
+  readonly free?: () => number;
+}
+
+export interface App {
+  readonly express: Express;
+  readonly scrubbing: Scrubbing;
+  readonly signIn: SignIn;
+}
+
+const EVERYBODY: Access = { passphrases: null, localToken: randomBytes(32).toString('hex'), secure: false };
+
 /** The whole HTTP face over one open database. */
-export function createApp(db: Database, logger: Logger): Express {
+export function createApp(opened: OpenDatabase, options: AppOptions): App {
+  const { logger, hosts = hostsFor('127.0.0.1', []), access = EVERYBODY } = options;
+  const { db, directory } = opened;
+  const free = options.free ?? (() => (directory ? freeBytes(directory.root) : Infinity));
+  const activity = watchActivity();
+  const lists = keepLists();
+  const scrubbing = startScrubbing(opened, activity, logger);
+  const signIn = signingIn(access);
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') } }));
+  app.set('etag', false);
+  app.use(pinoHttp({ logger, autoLogging: false, serializers: QUIET }));
   app.use(HEADERS);
-  app.use('/api', express.json({ limit: '1mb', strict: true }));
+  app.use(keepOthersOut(hosts));
+  app.use('/api', express.json({ limit: '1mb', strict: true, type: readsJson }));
   app.get('/api/health', async (_request, response) => {
-    await db.execute(sql`select 1`);
-    response.json({ status: 'ok' });
+    const state = await health(opened, scrubbing, free);
+    response.status(state.status === 'away' ? 503 : 200).json(state);
   });
+  app.use('/api/sign-in', signIn.routes);
+  app.use('/api', signIn.guard, activity.watch, lists.watch, keepRoom(free));
+  app.use('/api/backup', backupRoutes(opened, lists));
+  app.use('/api', compression());
   app.use('/api/settings', settingsRoutes(db));
-  app.use('/api/students', studentRoutes(db));
-  app.use('/api/schools', schoolRoutes(db));
-  app.use('/api/plans', planRoutes(db));
-  app.use('/api/floors', floorRoutes(db));
-  app.use('/api/tracks', trackRoutes(db));
-  app.use('/api/checks', checkRoutes(db));
+  app.use('/api/students', studentRoutes(db, lists, scrubbing));
+  app.use('/api/schools', schoolRoutes(db, lists));
+  app.use('/api/plans', planRoutes(db, lists));
+  app.use('/api/floors', floorRoutes(db, lists));
+  app.use('/api/tracks', trackRoutes(db, lists));
+  app.use('/api/checks', checkRoutes(db, lists));
   app.use('/api', () => {
     throw notFound('address');
   });
   if (existsSync(WEB_DIR)) serveWeb(app);
   app.use(errorHandler);
-  return app;
+  return { express: app, scrubbing, signIn };
+}
+
+/** A roster has its own, larger limit. */
+const readsJson = (request: IncomingMessage): boolean =>
+  (request.headers['content-type'] ?? '').startsWith('application/json') &&
+  request.url !== '/students/import';
+
+/** A log line says what was asked and how it ended; never names, notes, recordings, or who asked. */
+const QUIET = {
+  req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+    id,
+    method,
+    path: url.split('?')[0],
+  }),
+  res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+};
+
+async function health({ db }: OpenDatabase, scrubbing: Scrubbing, free: () => number): Promise<Health> {
+  try {
+    await db.execute(sql`select 1`);
+    const pendingErasures = await scrubbing.pending();
+    if (free() < RESERVE_BYTES) return { status: 'disk-full', message: DISK_FULL, pendingErasures };
+    return { status: 'ok', message: '', pendingErasures };
+  } catch (error) {
+    const away = (error as { cause?: unknown } | null)?.cause ?? error;
+    const message = away instanceof DatabaseAway ? away.message : 'The database does not answer.';
+    return { status: 'away', message, pendingErasures: 0 };
+  }
 }
 
 function serveWeb(app: Express): void {
-  app.use('/assets', express.static(join(WEB_DIR, 'assets'), { immutable: true, maxAge: '1y' }));
-  app.use(express.static(WEB_DIR, { index: false }));
+  app.use(
+    '/assets',
+    expressStaticGzip(join(WEB_DIR, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+  );
+  app.use(expressStaticGzip(WEB_DIR, { enableBrotli: true, orderPreference: ['br', 'gz'], index: false }));
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(join(WEB_DIR, 'index.html'));
   });

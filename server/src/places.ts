@@ -6,3 +6,5 @@ const beside = (path: string): string => fileURLToPath(new URL(path, import.meta
 export const MIGRATIONS_DIR = beside('../drizzle');
 export const WEB_DIR = beside('../../web/dist');
 export const DEFAULT_DATA_DIR = beside('../../data');
+/** The built program, which other processes of it start from. */
+export const SERVER_BUNDLE = beside('../dist/main.js');

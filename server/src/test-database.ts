@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
-import { openDatabase, type OpenDatabase } from './db/open.ts';
+import { openInMemory, type OpenDatabase } from './db/open.ts';
 
 const CACHE = fileURLToPath(new URL('../../node_modules/.cache/angled-chalk', import.meta.url));
 const SEED = `${CACHE}/empty-0.5.16.tar`;
@@ -15,5 +15,5 @@ export async function testDatabase(): Promise<OpenDatabase> {
     mkdirSync(CACHE, { recursive: true });
     writeFileSync(SEED, Buffer.from(await dump.arrayBuffer()));
   }
-  return openDatabase('memory://', new Blob([readFileSync(SEED)]));
+  return openInMemory(new Blob([readFileSync(SEED)]));
 }

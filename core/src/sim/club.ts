@@ -10,7 +10,7 @@ export interface DemoStudent extends StudentFit {
   readonly birthYear: number;
   readonly note: string;
   readonly level: 'new' | 'beginner' | 'intermediate' | 'advanced';
-  readonly filmingConsent: 'not asked' | 'given' | 'refused';
+  readonly filmingConsent: 'not asked' | 'given' | 'given by a guardian' | 'refused';
   readonly measuredBy: 'tape';
 }
 
@@ -72,7 +72,7 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     birthYear: 2013,
     note: 'Minor: parent at the session, filming allowed in writing.',
     level: 'beginner',
-    filmingConsent: 'given',
+    filmingConsent: 'given by a guardian',
     measuredBy: 'tape',
   },
   {

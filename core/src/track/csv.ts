@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { problem, type Result } from '../floor/result.ts';
-import { sampleRateHz, type Samples, type TrackStrike, type Track } from './track.ts';
+import type { Samples, Track, TrackStrike } from './track.ts';
+import { validateTrack } from './validate.ts';
 
 /** Largest file read at once. A 10-minute two-person round at 100 Hz is about 7 MB. */
 export const LARGEST_CSV_BYTES = 40 * 1024 * 1024;
@@ -22,8 +23,8 @@ const OPTIONAL = [
 type NumberColumn = (typeof REQUIRED)[number] | (typeof OPTIONAL)[number];
 const NUMBERS: readonly string[] = [...REQUIRED, ...OPTIONAL];
 const STRIKE = 'strike';
-const MOST_MISSING_SHARE = 0.5;
-const FARTHEST_M = 200;
+/** More columns than any tracker writes. */
+const MOST_COLUMNS = 2000;
 
 interface Split {
   readonly notes: Record<string, string>;
@@ -77,8 +78,9 @@ function splitNotes(text: string): Split {
     const end = text.indexOf('\n', at);
     const content = text.slice(at, end < 0 ? text.length : end).trim();
     if (content !== '' && !content.startsWith('#')) break;
-    const note = /^#\s*([^:]+?)\s*:\s*(.*)$/.exec(content);
-    if (note) notes[note[1]!] = note[2]!;
+    const colon = content.indexOf(':');
+    const key = colon < 0 ? '' : content.slice(1, colon).trim();
+    if (key !== '') notes[key] = content.slice(colon + 1).trim();
     at = end < 0 ? text.length : end + 1;
     line++;
   }
@@ -93,7 +95,15 @@ function checkHeader(header: readonly string[], line: number): Result<never> | n
       { line },
     );
   }
-  const twice = header.find((name, i) => name !== '' && header.indexOf(name) !== i);
+  if (header.length > MOST_COLUMNS) {
+    return problem(
+      'too-many-columns',
+      `The header row has ${header.length} columns; the most is ${MOST_COLUMNS}. Remove those that are no track.`,
+      { line },
+    );
+  }
+  const seen = new Set<string>();
+  const twice = header.find((name) => name !== '' && (seen.has(name) || !seen.add(name)));
   if (twice) {
     return problem('duplicate-column', `The column "${twice}" stands twice. Remove or rename one.`, {
       line,
@@ -151,6 +161,9 @@ function readNumbers(
   };
 }
 
+const listed = (names: readonly string[]): string =>
+  names.length > 12 ? `${names.slice(0, 12).join(', ')} and ${names.length - 12} more` : names.join(', ');
+
 function readStrikes(header: readonly string[], rows: readonly string[][]): TrackStrike[] {
   const at = header.indexOf(STRIKE);
   if (at < 0) return [];
@@ -171,92 +184,36 @@ function assemble(
 ): Result<Track> {
   const pick = (name: NumberColumn): Samples | null => columns.get(name) ?? null;
   const timeS = pick('time_s')!;
-  const wrong = checkTimes(timeS, headerLine) ?? checkPositions(columns, headerLine);
-  if (wrong) return wrong;
   const pair = (x: NumberColumn, y: NumberColumn): { x: Samples; y: Samples } | null =>
     pick(x) && pick(y) ? { x: pick(x)!, y: pick(y)! } : null;
   const target = pair('target_x_m', 'target_y_m');
   const extra = header.filter((name) => name !== STRIKE && !NUMBERS.includes(name));
+  const track: Track = {
+    timeS,
+    left: { ...pair('left_x_m', 'left_y_m')!, headingDeg: pick('left_heading_deg'), z: pick('left_z_m') },
+    right: {
+      ...pair('right_x_m', 'right_y_m')!,
+      headingDeg: pick('right_heading_deg'),
+      z: pick('right_z_m'),
+    },
+    target: target && { ...target, headingDeg: pick('target_heading_deg') },
+    targetLeft: pair('target_left_x_m', 'target_left_y_m'),
+    targetRight: pair('target_right_x_m', 'target_right_y_m'),
+    strikes,
+    notes,
+  };
+  const wrong = validateTrack(track);
+  if (wrong) {
+    return problem(wrong.code, wrong.message, {
+      line: wrong.index === null ? headerLine : headerLine + 1 + wrong.index,
+      ...(wrong.column === null ? {} : { column: wrong.column }),
+    });
+  }
   return {
     ok: true,
-    value: {
-      timeS,
-      left: { ...pair('left_x_m', 'left_y_m')!, headingDeg: pick('left_heading_deg'), z: pick('left_z_m') },
-      right: {
-        ...pair('right_x_m', 'right_y_m')!,
-        headingDeg: pick('right_heading_deg'),
-        z: pick('right_z_m'),
-      },
-      target: target && { ...target, headingDeg: pick('target_heading_deg') },
-      targetLeft: pair('target_left_x_m', 'target_left_y_m'),
-      targetRight: pair('target_right_x_m', 'target_right_y_m'),
-      strikes,
-      notes,
-    },
-    notices: extra.length > 0 ? [`Columns kept out: ${extra.join(', ')}.`] : [],
+    value: track,
+    notices: extra.length > 0 ? [`Columns kept out: ${listed(extra)}.`] : [],
   };
-}
-
-function checkTimes(timeS: Samples, headerLine: number): Result<never> | null {
-  if (timeS.length < 10) {
-    return problem(
-      'too-few-samples',
-      `The file has ${timeS.length} samples; a drill needs at least ten. Record again.`,
-      { line: headerLine },
-    );
-  }
-  for (let i = 0; i < timeS.length; i++) {
-    const place = { line: headerLine + 1 + i, column: 'time_s' };
-    if (Number.isNaN(timeS[i]!)) {
-      return problem(
-        'missing-time',
-        'This row has no time. Give every row its time, or remove the row.',
-        place,
-      );
-    }
-    if (i > 0 && timeS[i]! <= timeS[i - 1]!) {
-      return problem(
-        'time-not-increasing',
-        `Time goes from ${timeS[i - 1]} s to ${timeS[i]} s. Times must strictly increase: sort the rows, or remove the repeated part.`,
-        place,
-      );
-    }
-  }
-  const rate = sampleRateHz(timeS);
-  if (rate < 9.5 || rate > 1050) {
-    return problem(
-      'sample-rate',
-      `The median rate is ${rate.toFixed(1)} Hz; a track has 10 to 1000 Hz. Check that time_s is in seconds.`,
-      { line: headerLine + 1, column: 'time_s' },
-    );
-  }
-  return null;
-}
-
-function checkPositions(
-  columns: ReadonlyMap<NumberColumn, Samples>,
-  headerLine: number,
-): Result<never> | null {
-  for (const name of REQUIRED.slice(1)) {
-    const values = columns.get(name)!;
-    const missing = values.reduce((count, value) => (Number.isNaN(value) ? count + 1 : count), 0);
-    if (missing > MOST_MISSING_SHARE * values.length) {
-      return problem(
-        'too-many-missing',
-        `${missing} of ${values.length} samples of ${name} are missing; more than half. Record again with the foot in view.`,
-        { line: headerLine + 1, column: name },
-      );
-    }
-    const far = values.findIndex((value) => Math.abs(value) > FARTHEST_M);
-    if (far >= 0) {
-      return problem(
-        'implausible-position',
-        `${values[far]} m is not on any floor. Positions are in metres from the near-left corner; is the file in millimetres?`,
-        { line: headerLine + 1 + far, column: name },
-      );
-    }
-  }
-  return null;
 }
 
 /** A number with fixed digits; empty for a missing sample, and never a minus before nothing. */

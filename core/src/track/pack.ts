@@ -1,5 +1,6 @@
-import { gunzipSync, gzipSync, strFromU8, strToU8 } from 'fflate';
+import { Gunzip, gzipSync, strFromU8, strToU8 } from 'fflate';
 import type { Samples, Track } from './track.ts';
+import { TRACK_LIMITS, validateTrack } from './validate.ts';
 
 /**
  * Compact binary form of a track: a version byte, a JSON head, and every column as the differences
@@ -73,13 +74,68 @@ export function packTrack(track: Track): Uint8Array<ArrayBuffer> {
   return gzipSync(bytes.subarray(0, at), { level: 6 }) as Uint8Array<ArrayBuffer>;
 }
 
-/** Reads a packed track; throws a RangeError with the bad value when it is not one. */
-export function unpackTrack(packed: Uint8Array): Track {
-  const bytes = gunzipSync(packed);
+/** A packed track unpacks to at most this: every sample of every column in four bytes. */
+const MOST_UNPACKED = 4 * TRACK_LIMITS.samples * 16;
+/** A slice of the input grows at most a thousandfold: small ones are stopped early. */
+const SLICE = 16 * 1024;
+
+/** Unzips, and stops as soon as it is more than any track can be. */
+function gunzipBounded(packed: Uint8Array): Uint8Array {
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const gunzip = new Gunzip((chunk) => {
+    size += chunk.length;
+    if (size > MOST_UNPACKED) throw new RangeError('it unpacks to more than any recording holds');
+    chunks.push(chunk);
+  });
+  for (let at = 0; at < packed.length || at === 0; at += SLICE)
+    gunzip.push(packed.subarray(at, at + SLICE), at + SLICE >= packed.length);
+  const bytes = new Uint8Array(size);
+  let at = 0;
+  for (const chunk of chunks) {
+    bytes.set(chunk, at);
+    at += chunk.length;
+  }
+  return bytes;
+}
+
+function readHead(bytes: Uint8Array): { head: Head; at: number } {
+  if (bytes.length < 5) throw new RangeError('it is too short');
   if (bytes[0] !== VERSION) throw new RangeError(`packed track version ${bytes[0]}, not ${VERSION}`);
   const headLength = new DataView(bytes.buffer, bytes.byteOffset).getUint32(1);
-  const head = JSON.parse(strFromU8(bytes.subarray(5, 5 + headLength))) as Head;
-  let at = 5 + headLength;
+  if (5 + headLength > bytes.length) throw new RangeError('it ends inside its head');
+  const head = JSON.parse(strFromU8(bytes.subarray(5, 5 + headLength))) as Partial<Head> | null;
+  const { samples, columns, strikes = [], notes = {} } = head ?? {};
+  if (!Number.isInteger(samples) || samples! < 0 || samples! > TRACK_LIMITS.samples)
+    throw new RangeError(
+      `it has ${String(samples).slice(0, 20)} samples; the most is ${TRACK_LIMITS.samples}`,
+    );
+  if (!Array.isArray(columns) || columns.length > COLUMNS.length || new Set(columns).size !== columns.length)
+    throw new RangeError('its list of columns cannot be read');
+  if (!Array.isArray(strikes) || typeof notes !== 'object' || notes === null)
+    throw new RangeError('its strikes or notes cannot be read');
+  return { head: { samples: samples!, columns, strikes, notes }, at: 5 + headLength };
+}
+
+/**
+ * Reads a packed track; throws a RangeError with the bad value when it is not one, or not one that a
+ * file could hold (see validateTrack). Never unpacks more than a track can be.
+ */
+export function unpackTrack(packed: Uint8Array): Track {
+  const track = unpackColumns(gunzipBounded(packed));
+  const wrong = validateTrack(track);
+  if (wrong) {
+    const where = [wrong.column, wrong.index === null ? '' : `sample ${wrong.index + 1}`]
+      .filter(Boolean)
+      .join(', ');
+    throw new RangeError(`${wrong.message}${where ? ` (${where})` : ''}`);
+  }
+  return track;
+}
+
+function unpackColumns(bytes: Uint8Array): Track {
+  const { head, at: start } = readHead(bytes);
+  let at = start;
   const columns = new Map<string, Samples>();
   for (const name of head.columns) {
     const row = COLUMNS.find(([known]) => known === name);

@@ -1,17 +1,19 @@
-import { checkInputSchema, idSchema } from '@angled-chalk/contract';
+import { checkInputSchema, pageQuerySchema } from '@angled-chalk/contract';
 import { Router } from 'express';
 import type { Database } from '../db/open.ts';
-import { notFound } from '../http/errors.ts';
+import { HttpProblem, notFound } from '../http/errors.ts';
+import type { Lists } from '../http/lists.ts';
 import { idOf, valid } from '../http/validate.ts';
 import { findTrack } from '../tracks/store.ts';
-import { addCheck, findCheck, listChecks } from './store.ts';
+import { addCheck, findCheck, latestChecks, listChecks } from './store.ts';
 
-export function checkRoutes(db: Database): Router {
+export function checkRoutes(db: Database, lists: Lists): Router {
   const router = Router();
-  router.get('/', async (request, response) => {
-    const studentId = valid(idSchema.optional(), request.query['studentId']);
-    response.json(await listChecks(db, studentId));
+  router.get('/', (request, response) => {
+    const page = valid(pageQuerySchema, request.query);
+    return lists.answer(request, response, () => listChecks(db, page));
   });
+  router.get('/latest', (request, response) => lists.answer(request, response, () => latestChecks(db)));
   router.get('/:id', async (request, response) => {
     const found = await findCheck(db, idOf(request));
     if (!found) throw notFound('check');
@@ -19,7 +21,14 @@ export function checkRoutes(db: Database): Router {
   });
   router.post('/', async (request, response) => {
     const input = valid(checkInputSchema, request.body);
-    if (!(await findTrack(db, input.trackId))) throw notFound('track');
+    const track = await findTrack(db, input.trackId);
+    if (!track) throw notFound('track');
+    if (track.studentId !== input.studentId)
+      throw new HttpProblem(409, {
+        code: 'another-students-recording',
+        message: 'This recording belongs to another student. A recording is only ever judged for its own.',
+        place: { path: 'trackId' },
+      });
     response.status(201).json((await findCheck(db, input.id)) ?? (await addCheck(db, input)));
   });
   return router;

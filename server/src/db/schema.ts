@@ -3,12 +3,15 @@ import type { FloorPlan, PlannedDrill, Plan, MeasuredLengths, Measurement, Schoo
 import {
   customType,
   doublePrecision,
+  foreignKey,
   index,
   integer,
   jsonb,
   pgTable,
+  primaryKey,
   text,
   timestamp,
+  unique,
   uuid,
 } from 'drizzle-orm/pg-core';
 
@@ -36,6 +39,8 @@ export const students = pgTable('students', {
   filmingConsent: text({ enum: CONSENTS }).notNull().default('not asked'),
   measuredBy: text({ enum: METHODS }).notNull().default('tape'),
   measurements: jsonb().$type<Measurement[]>().notNull().default([]),
+  /** Set while a roster is being brought in: the row is not there yet for anybody. */
+  arriving: uuid(),
 });
 
 /** Schools of the club's own. */
@@ -55,27 +60,57 @@ export const floors = pgTable('floors', {
   floor: jsonb().$type<FloorPlan>().notNull(),
 });
 
-export const tracks = pgTable('tracks', {
-  id: uuid().primaryKey(),
-  name: text().notNull(),
-  source: text({ enum: ['file', 'simulated tracker'] }).notNull(),
-  studentId: uuid(),
-  planId: uuid(),
-  samples: integer().notNull(),
-  durationS: doublePrecision().notNull(),
-  bytes: integer().notNull(),
-  packed: bytes().notNull(),
-  createdAt: when().notNull(),
-});
+/** A recording belongs to its student, always. */
+export const tracks = pgTable(
+  'tracks',
+  {
+    id: uuid().primaryKey(),
+    name: text().notNull(),
+    source: text({ enum: ['file', 'simulated tracker'] }).notNull(),
+    studentId: uuid()
+      .notNull()
+      .references(() => students.id),
+    planId: uuid().references(() => plans.id),
+    samples: integer().notNull(),
+    durationS: doublePrecision().notNull(),
+    bytes: integer().notNull(),
+    createdAt: when().notNull(),
+    /** Set while its parts are being stored: the recording is not there yet for anybody. */
+    arriving: uuid(),
+  },
+  (table) => [
+    unique('tracks_of_student').on(table.id, table.studentId),
+    index('tracks_student').on(table.studentId, table.createdAt),
+    index('tracks_created').on(table.createdAt),
+  ],
+);
+
+/** The packed samples of a recording, in parts small enough that storing one keeps nobody waiting. */
+export const trackParts = pgTable(
+  'track_parts',
+  {
+    trackId: uuid()
+      .notNull()
+      .references(() => tracks.id, { onDelete: 'cascade' }),
+    part: integer().notNull(),
+    packed: bytes().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.trackId, table.part] })],
+);
 
 export const checks = pgTable(
   'checks',
   {
     id: uuid().primaryKey(),
-    studentId: uuid().notNull(),
-    trackId: uuid().notNull(),
-    planId: uuid(),
+    studentId: uuid()
+      .notNull()
+      .references(() => students.id),
+    /** Null only for checks of an earlier version whose recording was lost or was another student's. */
+    trackId: uuid(),
+    planId: uuid().references(() => plans.id),
     drill: jsonb().$type<PlannedDrill>().notNull(),
+    studentName: text().notNull(),
+    planName: text().notNull(),
     verdict: jsonb()
       .$type<{
         outcome: 'met' | 'not-met' | 'cannot-tell';
@@ -88,11 +123,26 @@ export const checks = pgTable(
     headline: text().notNull(),
     createdAt: when().notNull(),
   },
-  (table) => [index('checks_student').on(table.studentId, table.createdAt)],
+  (table) => [
+    index('checks_student').on(table.studentId, table.createdAt),
+    index('checks_created').on(table.createdAt),
+    foreignKey({
+      name: 'checks_track_of_student',
+      columns: [table.trackId, table.studentId],
+      foreignColumns: [tracks.id, tracks.studentId],
+    }),
+  ],
 );
 
 export const settings = pgTable('settings', {
   id: integer().primaryKey(),
+  version: integer().notNull().default(1),
   clubName: text().notNull(),
   units: text({ enum: ['metric', 'imperial'] }).notNull(),
+});
+
+/** People who were erased and of whom traces may still be in the files. Nothing tells who they were. */
+export const erasures = pgTable('erasures', {
+  id: uuid().primaryKey(),
+  askedAt: when().notNull(),
 });

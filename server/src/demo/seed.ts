@@ -19,10 +19,10 @@ import { addTrack } from '../tracks/store.ts';
 
 /** Fills an empty database with the invented club; leaves one that has students alone. */
 export async function seedDemo(db: Database): Promise<boolean> {
-  if ((await listStudents(db)).length > 0) return false;
+  if ((await listStudents(db, true)).length > 0) return false;
   await db.transaction(async (transaction) => {
     const inside = transaction as unknown as Database;
-    await writeSettings(inside, { clubName: DEMO_CLUB_NAME, units: 'metric' });
+    await writeSettings(inside, 1, { clubName: DEMO_CLUB_NAME, units: 'metric' });
     for (const { id, ...student } of DEMO_STUDENTS) {
       await addStudent(inside, id, { ...student, schoolId: student.schoolId as StudentInput['schoolId'] });
     }
@@ -39,7 +39,6 @@ export async function seedDemo(db: Database): Promise<boolean> {
         planId,
         samples: track.timeS.length,
         durationS: track.timeS.at(-1)! - track.timeS[0]!,
-        bytes: packed.length,
         packed,
       });
       if (drill.checkId === null) continue;

@@ -1,31 +1,49 @@
-import { idSchema } from '@angled-chalk/contract';
+import { idSchema, versionSchema } from '@angled-chalk/contract';
 import { Router } from 'express';
 import { z } from 'zod';
-import { conflict, notFound } from './errors.ts';
+import { conflict, HttpProblem, notFound } from './errors.ts';
+import type { Lists } from './lists.ts';
 import { idOf, valid } from './validate.ts';
 
 /** What a kind of stored thing offers to its routes. */
-export interface StoreOf<Input, Item> {
+export interface StoreOf<Input, Item, Change = Input> {
   readonly what: string;
+  readonly lists: Lists;
   readonly input: z.ZodType<Input>;
+  /** What a write over a stored thing may be; the same as a new one when not said. */
+  readonly change?: z.ZodType<Change>;
   readonly list: () => Promise<Item[]>;
   readonly find: (id: string) => Promise<Item | null>;
   readonly add: (id: string, input: Input) => Promise<Item>;
-  readonly update: (id: string, version: number, input: Input) => Promise<Item | null>;
+  readonly update: (id: string, version: number, input: Change) => Promise<Item | null>;
   readonly setDeleted: (id: string, deleted: boolean) => Promise<boolean>;
 }
+
+/** The id names something that was deleted, which could be brought back. */
+const deletedBefore = (what: string): HttpProblem =>
+  new HttpProblem(409, {
+    code: 'deleted-before',
+    message: `A ${what} with this id was deleted before. Bring that one back, or add a new one.`,
+    place: { path: 'id' },
+  });
+
+/** PostgreSQL: a row with this key is there already. */
+const UNIQUE_VIOLATION = '23505';
+const codeOf = (error: unknown): string | undefined =>
+  (error as { cause?: { code?: string } } | null)?.cause?.code;
 
 /**
  * Routes of things that are edited: list, read, create with the client's own id (sending the same
  * one again is harmless), write over a named version, delete and restore.
  */
-export function storedRoutes<Input, Item>(store: StoreOf<Input, Item>): Router {
+export function storedRoutes<Input, Item, Change = Input>(store: StoreOf<Input, Item, Change>): Router {
   const create = z.object({ id: idSchema, value: store.input });
-  const update = z.object({ version: z.number().int(), value: store.input });
-  const router = Router();
-  router.get('/', async (_request, response) => {
-    response.json(await store.list());
+  const update = z.object({
+    version: versionSchema,
+    value: store.change ?? (store.input as unknown as z.ZodType<Change>),
   });
+  const router = Router();
+  router.get('/', (request, response) => store.lists.answer(request, response, store.list));
   router.get('/:id', async (request, response) => {
     const found = await store.find(idOf(request));
     if (!found) throw notFound(store.what);
@@ -33,12 +51,20 @@ export function storedRoutes<Input, Item>(store: StoreOf<Input, Item>): Router {
   });
   router.post('/', async (request, response) => {
     const { id, value } = valid(create, request.body);
-    response.status(201).json((await store.find(id)) ?? (await store.add(id, value as Input)));
+    const known = await store.find(id);
+    try {
+      response.status(201).json(known ?? (await store.add(id, value as Input)));
+    } catch (error) {
+      if (codeOf(error) !== UNIQUE_VIOLATION) throw error;
+      const meanwhile = await store.find(id);
+      if (!meanwhile) throw deletedBefore(store.what);
+      response.status(201).json(meanwhile);
+    }
   });
   router.put('/:id', async (request, response) => {
     const id = idOf(request);
     const { version, value } = valid(update, request.body);
-    const written = await store.update(id, version, value as Input);
+    const written = await store.update(id, version, value as Change);
     if (!written) throw (await store.find(id)) ? conflict() : notFound(store.what);
     response.json(written);
   });

@@ -2,7 +2,8 @@ import { planSchema } from '@angled-chalk/contract';
 import type { Router } from 'express';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
+import type { Lists } from '../http/lists.ts';
 import { storedRoutes } from '../http/stored-routes.ts';
 
-export const planRoutes = (db: Database): Router =>
-  storedRoutes({ what: 'plan', input: planSchema, ...documentsOf(db, 'plan') });
+export const planRoutes = (db: Database, lists: Lists): Router =>
+  storedRoutes({ lists, what: 'plan', input: planSchema, ...documentsOf(db, 'plan') });

@@ -2,7 +2,8 @@ import { schoolSchema } from '@angled-chalk/contract';
 import type { Router } from 'express';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
+import type { Lists } from '../http/lists.ts';
 import { storedRoutes } from '../http/stored-routes.ts';
 
-export const schoolRoutes = (db: Database): Router =>
-  storedRoutes({ what: 'school', input: schoolSchema, ...documentsOf(db, 'school') });
+export const schoolRoutes = (db: Database, lists: Lists): Router =>
+  storedRoutes({ lists, what: 'school', input: schoolSchema, ...documentsOf(db, 'school') });

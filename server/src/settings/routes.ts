@@ -1,23 +1,45 @@
-import { settingsSchema, type Settings } from '@angled-chalk/contract';
+import {
+  settingsInputSchema,
+  versionSchema,
+  type Settings,
+  type SettingsInput,
+} from '@angled-chalk/contract';
+import { and, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
+import { z } from 'zod';
 import type { Database } from '../db/open.ts';
 import { settings } from '../db/schema.ts';
+import { conflict } from '../http/errors.ts';
 import { valid } from '../http/validate.ts';
 
 const ONLY_ROW = 1;
-const DEFAULTS: Settings = { clubName: 'My club', units: 'metric' };
+/** What holds before anything was written; writing over it names version 1. */
+const DEFAULTS: Settings = { clubName: 'My club', units: 'metric', version: 1 };
 
 export async function readSettings(db: Database): Promise<Settings> {
   const [row] = await db.select().from(settings);
-  return row ? { clubName: row.clubName, units: row.units } : DEFAULTS;
+  return row ? { clubName: row.clubName, units: row.units, version: row.version } : DEFAULTS;
 }
 
-export async function writeSettings(db: Database, value: Settings): Promise<void> {
+/** Writes over the version that was read; null when someone wrote in between. */
+export async function writeSettings(
+  db: Database,
+  version: number,
+  value: SettingsInput,
+): Promise<Settings | null> {
   await db
     .insert(settings)
-    .values({ id: ONLY_ROW, ...value })
-    .onConflictDoUpdate({ target: settings.id, set: value });
+    .values({ id: ONLY_ROW, ...DEFAULTS })
+    .onConflictDoNothing();
+  const [row] = await db
+    .update(settings)
+    .set({ ...value, version: sql`${settings.version} + 1` })
+    .where(and(eq(settings.id, ONLY_ROW), eq(settings.version, version)))
+    .returning();
+  return row ? { clubName: row.clubName, units: row.units, version: row.version } : null;
 }
+
+const updateSchema = z.object({ version: versionSchema, value: settingsInputSchema });
 
 export function settingsRoutes(db: Database): Router {
   const router = Router();
@@ -25,9 +47,10 @@ export function settingsRoutes(db: Database): Router {
     response.json(await readSettings(db));
   });
   router.put('/', async (request, response) => {
-    const value = valid(settingsSchema, request.body);
-    await writeSettings(db, value);
-    response.json(value);
+    const { version, value } = valid(updateSchema, request.body);
+    const written = await writeSettings(db, version, value);
+    if (!written) throw conflict();
+    response.json(written);
   });
   return router;
 }

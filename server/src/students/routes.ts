@@ -1,12 +1,20 @@
-import { rosterImportSchema, studentInputSchema } from '@angled-chalk/contract';
-import { Router } from 'express';
+import {
+  rosterImportSchema,
+  studentInputSchema,
+  studentUpdateSchema,
+  type Student,
+} from '@angled-chalk/contract';
+import express, { Router, type Response } from 'express';
+import type { Scrubbing } from '../db/scrubbing.ts';
 import type { Database } from '../db/open.ts';
 import { notFound } from '../http/errors.ts';
+import type { Lists } from '../http/lists.ts';
 import { storedRoutes } from '../http/stored-routes.ts';
 import { idOf, valid } from '../http/validate.ts';
 import {
   addRoster,
   addStudent,
+  belongingsOf,
   eraseStudent,
   findStudent,
   listStudents,
@@ -14,24 +22,46 @@ import {
   updateStudent,
 } from './store.ts';
 
-export function studentRoutes(db: Database): Router {
+/** Helpers see no notes. */
+const seenBy = (response: Response, list: Student[]): Student[] =>
+  (response.locals as { role?: string }).role === 'helper'
+    ? list.map((student) => ({ ...student, note: '' }))
+    : list;
+
+export function studentRoutes(db: Database, lists: Lists, scrubbing: Scrubbing): Router {
   const router = Router();
-  router.get('/everyone', async (_request, response) => {
-    response.json(await listStudents(db, true));
+  router.get('/everyone', (request, response) =>
+    lists.answer(request, response, async () => seenBy(response, await listStudents(db, true))),
+  );
+  router.get('/', (request, response) =>
+    lists.answer(request, response, async () => seenBy(response, await listStudents(db))),
+  );
+  router.get('/:id', async (request, response) => {
+    const found = await findStudent(db, idOf(request));
+    if (!found || found.archived) throw notFound('student');
+    response.json(seenBy(response, [found])[0]);
   });
-  router.post('/import', async (request, response) => {
+  router.post('/import', express.json({ limit: '8mb' }), async (request, response) => {
     const { students } = valid(rosterImportSchema, request.body);
     response.status(201).json({ added: await addRoster(db, students) });
+  });
+  router.get('/:id/belongings', async (request, response) => {
+    const found = await belongingsOf(db, idOf(request));
+    if (!found) throw notFound('student');
+    response.json(found);
   });
   router.delete('/:id/erase', async (request, response) => {
     const erased = await eraseStudent(db, idOf(request));
     if (!erased) throw notFound('student');
+    scrubbing.wake();
     response.json(erased);
   });
   router.use(
     storedRoutes({
       what: 'student',
+      lists,
       input: studentInputSchema,
+      change: studentUpdateSchema,
       list: () => listStudents(db),
       find: async (id) => {
         const found = await findStudent(db, id);

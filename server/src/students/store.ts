@@ -1,12 +1,13 @@
-import type { Erased, Student, StudentInput } from '@angled-chalk/contract';
+import { randomUUID } from 'node:crypto';
+import type { Belongings, Erased, Student, StudentInput, StudentUpdate } from '@angled-chalk/contract';
 import { noteLengths, type Measurement } from '@angled-chalk/core';
-import { and, asc, eq, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, count, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../db/open.ts';
-import { checks, students, tracks } from '../db/schema.ts';
+import { checks, erasures, students, tracks } from '../db/schema.ts';
 
 type Row = typeof students.$inferSelect;
 
-const fromRow = ({ deletedAt, updatedAt, ...row }: Row): Student => ({
+const fromRow = ({ deletedAt, updatedAt, arriving: _, ...row }: Row): Student => ({
   ...row,
   schoolId: row.schoolId as Student['schoolId'],
   measurements: row.measurements,
@@ -23,18 +24,24 @@ const rowOf = (id: string, input: StudentInput) => ({
   updatedAt: new Date(),
 });
 
+/** Only those who have arrived are there for anybody. */
+const here = (more?: SQL): SQL => and(isNull(students.arriving), more)!;
+
 /** Everyone in the club; with `archived` also those put away. */
 export async function listStudents(db: Database, archived = false): Promise<Student[]> {
   const rows = await db
     .select()
     .from(students)
-    .where(archived ? undefined : isNull(students.deletedAt))
-    .orderBy(asc(students.name));
+    .where(here(archived ? undefined : isNull(students.deletedAt)))
+    .orderBy(asc(students.name), asc(students.id));
   return rows.map(fromRow);
 }
 
 export async function findStudent(db: Database, id: string): Promise<Student | null> {
-  const [row] = await db.select().from(students).where(eq(students.id, id));
+  const [row] = await db
+    .select()
+    .from(students)
+    .where(here(eq(students.id, id)));
   return row ? fromRow(row) : null;
 }
 
@@ -43,30 +50,54 @@ export async function addStudent(db: Database, id: string, input: StudentInput):
   return fromRow(row!);
 }
 
-/** Adds a whole roster in one transaction: every row, or none. */
+/** So many rows keep others waiting some tens of milliseconds. */
+const AT_ONCE = 50;
+
+/**
+ * Adds a whole roster: every row, or none. The rows come in a few at a time, so that nobody waits for
+ * them, and are there for others all at once.
+ */
 export async function addRoster(
   db: Database,
   list: readonly { readonly id: string; readonly value: StudentInput }[],
 ): Promise<number> {
-  const rows = list.map(({ id, value }) => rowOf(id, value));
-  const added = await db.transaction((inside) =>
-    inside.insert(students).values(rows).onConflictDoNothing().returning({ id: students.id }),
-  );
-  return added.length;
+  const arriving = randomUUID();
+  try {
+    for (let from = 0; from < list.length; from += AT_ONCE) {
+      const rows = list
+        .slice(from, from + AT_ONCE)
+        .map(({ id, value }) => ({ ...rowOf(id, value), arriving }));
+      await db.insert(students).values(rows).onConflictDoNothing();
+    }
+    const added = await db
+      .update(students)
+      .set({ arriving: null })
+      .where(eq(students.arriving, arriving))
+      .returning({ id: students.id });
+    return added.length;
+  } catch (error) {
+    await db.delete(students).where(eq(students.arriving, arriving));
+    throw error;
+  }
+}
+
+/** Takes away what was still arriving when the program last ended. */
+export async function dropUnfinishedRosters(db: Database): Promise<void> {
+  await db.delete(students).where(isNotNull(students.arriving));
 }
 
 /**
- * Writes over the version that was read; null when someone wrote in between or it is gone. What
- * changes of the lengths goes into the history of measurements.
+ * Writes over the version that was read; null when someone wrote in between or it is gone. What the
+ * input does not name stays. What changes of the lengths goes into the history of measurements.
  */
 export async function updateStudent(
   db: Database,
   id: string,
   version: number,
-  input: StudentInput,
+  input: StudentUpdate,
 ): Promise<Student | null> {
   return db.transaction(async (inside) => {
-    const same = and(eq(students.id, id), eq(students.version, version), isNull(students.deletedAt));
+    const same = here(and(eq(students.id, id), eq(students.version, version), isNull(students.deletedAt)));
     const [before] = await inside.select().from(students).where(same);
     if (!before) return null;
     const history: Measurement[] = noteLengths(
@@ -76,50 +107,66 @@ export async function updateStudent(
       before.lengths,
       input.lengths,
       today(),
-      input.measuredBy,
+      input.measuredBy ?? before.measuredBy,
     );
     const [row] = await inside
       .update(students)
-      .set({ ...input, measurements: history, version: sql`${students.version} + 1`, updatedAt: new Date() })
+      .set({
+        ...given(input),
+        measurements: history,
+        version: sql`${students.version} + 1`,
+        updatedAt: new Date(),
+      })
       .where(same)
       .returning();
     return row ? fromRow(row) : null;
   });
 }
 
+/** The same without what is not named, so that a write never resets it. */
+const given = <T extends object>(input: T): Partial<T> =>
+  Object.fromEntries(Object.entries(input).filter(([, value]) => value !== undefined)) as Partial<T>;
+
 /** Puts a student away or brings them back; checks and tracks stay. */
 export async function setStudentArchived(db: Database, id: string, archived: boolean): Promise<boolean> {
   const rows = await db
     .update(students)
     .set({ deletedAt: archived ? new Date() : null })
-    .where(eq(students.id, id))
+    .where(here(eq(students.id, id)))
     .returning({ id: students.id });
   return rows.length > 0;
 }
 
-/** Removes a person for good, with their checks and recordings; says what was removed. */
+/** What hangs on a student and would go with them. */
+export async function belongingsOf(db: Database, id: string): Promise<Belongings | null> {
+  const student = await findStudent(db, id);
+  if (!student) return null;
+  const [own] = await db.select({ n: count() }).from(checks).where(eq(checks.studentId, id));
+  const [recorded] = await db.select({ n: count() }).from(tracks).where(eq(tracks.studentId, id));
+  return { measurements: student.measurements.length, checks: own!.n, tracks: recorded!.n };
+}
+
+/**
+ * Removes a person for good, with their checks and recordings; says what was removed. Nobody can read
+ * them from then on; the traces in the files are taken out afterwards (see scrubbing).
+ */
 export async function eraseStudent(db: Database, id: string): Promise<Erased | null> {
-  const erased = await db.transaction(async (inside): Promise<Erased | null> => {
+  return db.transaction(async (inside): Promise<Erased | null> => {
+    const [there] = await inside
+      .select({ id: students.id })
+      .from(students)
+      .where(here(eq(students.id, id)));
+    if (!there) return null;
+    await inside.insert(erasures).values({ id: randomUUID(), askedAt: new Date() });
+    const own = await inside.delete(checks).where(eq(checks.studentId, id)).returning({ id: checks.id });
+    const recorded = await inside.delete(tracks).where(eq(tracks.studentId, id)).returning({ id: tracks.id });
     const [gone] = await inside.delete(students).where(eq(students.id, id)).returning();
-    if (!gone) return null;
-    const own = await inside
-      .delete(checks)
-      .where(eq(checks.studentId, id))
-      .returning({ trackId: checks.trackId });
-    const judged = own.map(({ trackId }) => eq(tracks.id, trackId));
-    const recorded = await inside
-      .delete(tracks)
-      .where(or(eq(tracks.studentId, id), ...judged))
-      .returning({ id: tracks.id });
     return {
-      name: gone.name,
-      measurements: gone.measurements.length,
+      name: gone!.name,
+      measurements: gone!.measurements.length,
       checks: own.length,
       tracks: recorded.length,
+      pending: true,
     };
   });
-  // The rows are dead but still in the files; rewriting the tables takes them out.
-  if (erased)
-    for (const table of ['students', 'checks', 'tracks']) await db.execute(sql.raw(`vacuum full ${table}`));
-  return erased;
 }

@@ -1,19 +1,20 @@
-import { trackQuerySchema } from '@angled-chalk/contract';
-import { unpackTrack, type Track } from '@angled-chalk/core';
+import { filmingRefusal, pageQuerySchema, trackQuerySchema } from '@angled-chalk/contract';
+import type { Track } from '@angled-chalk/core';
 import express, { Router } from 'express';
 import type { Database } from '../db/open.ts';
 import { HttpProblem, notFound } from '../http/errors.ts';
+import type { Lists } from '../http/lists.ts';
 import { idOf, valid } from '../http/validate.ts';
+import { findStudent } from '../students/store.ts';
+import { LARGEST_PACKED_BYTES, readPacked } from './packed.ts';
 import { addTrack, findTrack, listTracks, trackSamples } from './store.ts';
 
-/** A packed 10-minute two-person track at 100 Hz is about 1.5 MB. */
-const LARGEST_PACKED = '12mb';
-
 /** Tracks travel and rest packed: the browser reads the file, the server keeps the compact form. */
-export function trackRoutes(db: Database): Router {
+export function trackRoutes(db: Database, lists: Lists): Router {
   const router = Router();
-  router.get('/', async (_request, response) => {
-    response.json(await listTracks(db));
+  router.get('/', (request, response) => {
+    const page = valid(pageQuerySchema, request.query);
+    return lists.answer(request, response, () => listTracks(db, page));
   });
   router.get('/:id', async (request, response) => {
     const found = await findTrack(db, idOf(request));
@@ -27,24 +28,32 @@ export function trackRoutes(db: Database): Router {
   });
   router.post(
     '/',
-    express.raw({ type: 'application/octet-stream', limit: LARGEST_PACKED }),
+    express.raw({ type: 'application/octet-stream', limit: LARGEST_PACKED_BYTES }),
     async (request, response) => {
       const { id, name, source, studentId, planId } = valid(trackQuerySchema, request.query);
+      const student = await findStudent(db, studentId);
+      if (!student) throw notFound('student');
+      if (student.archived)
+        throw new HttpProblem(409, {
+          code: 'put-away',
+          message: `${student.name} is put away. Bring them back first, then record.`,
+          place: {},
+        });
+      const refused = filmingRefusal(student, new Date().getFullYear());
+      if (refused) throw new HttpProblem(403, { code: 'no-consent', message: refused, place: {} });
       const packed = Buffer.isBuffer(request.body) ? new Uint8Array(request.body) : new Uint8Array();
-      const track = readPacked(packed);
+      const { timeS } = trackOf(packed);
       const known = await findTrack(db, id);
-      const { timeS } = track;
       response.status(201).json(
         known ??
           (await addTrack(db, {
             id,
             name,
             source,
-            studentId: studentId ?? null,
+            studentId,
             planId: planId ?? null,
             samples: timeS.length,
             durationS: timeS.at(-1)! - timeS[0]!,
-            bytes: packed.length,
             packed,
           })),
       );
@@ -53,17 +62,10 @@ export function trackRoutes(db: Database): Router {
   return router;
 }
 
-function readPacked(packed: Uint8Array): Track {
+function trackOf(packed: Uint8Array): Track {
   try {
-    const track = unpackTrack(packed);
-    if (track.timeS.length < 2) throw new RangeError('fewer than two samples');
-    return track;
+    return readPacked(packed);
   } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
-    throw new HttpProblem(400, {
-      code: 'not-a-track',
-      message: `The body is not a packed track: ${reason}.`,
-      place: {},
-    });
+    throw new HttpProblem(400, { code: 'not-a-track', message: (error as Error).message, place: {} });
   }
 }

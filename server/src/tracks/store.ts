@@ -1,9 +1,12 @@
 import type { TrackInfo } from '@angled-chalk/contract';
-import { desc, eq } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNotNull, isNull, type SQL } from 'drizzle-orm';
 import type { Database } from '../db/open.ts';
-import { tracks } from '../db/schema.ts';
+import { tracks, trackParts } from '../db/schema.ts';
+import { PART_BYTES, partsOf } from './packed.ts';
 
-export type NewTrack = Omit<typeof tracks.$inferInsert, 'createdAt'>;
+export type NewTrack = Omit<typeof tracks.$inferInsert, 'createdAt' | 'arriving' | 'bytes'> & {
+  readonly packed: Uint8Array;
+};
 
 const INFO = {
   id: tracks.id,
@@ -17,32 +20,75 @@ const INFO = {
   createdAt: tracks.createdAt,
 };
 
-type InfoRow = Omit<typeof tracks.$inferSelect, 'packed'>;
+type InfoRow = Omit<typeof tracks.$inferSelect, 'arriving'>;
 
 const fromRow = ({ createdAt, ...row }: InfoRow): TrackInfo => ({
   ...row,
   createdAt: createdAt.toISOString(),
 });
 
-export async function listTracks(db: Database): Promise<TrackInfo[]> {
-  const rows = await db.select(INFO).from(tracks).orderBy(desc(tracks.createdAt)).limit(500);
-  return rows.map(fromRow);
+/** Only whole recordings are there for anybody. */
+const here = (more?: SQL): SQL => and(isNull(tracks.arriving), more)!;
+
+export interface PageOf<T> {
+  readonly total: number;
+  readonly items: T[];
+}
+
+/** A page of the recordings, newest first, of one student or of all. */
+export async function listTracks(
+  db: Database,
+  {
+    studentId,
+    limit,
+    offset,
+  }: { readonly studentId?: string | undefined; readonly limit: number; readonly offset: number },
+): Promise<PageOf<TrackInfo>> {
+  const wanted = here(studentId ? eq(tracks.studentId, studentId) : undefined);
+  const rows = await db
+    .select(INFO)
+    .from(tracks)
+    .where(wanted)
+    .orderBy(desc(tracks.createdAt), asc(tracks.id))
+    .limit(limit)
+    .offset(offset);
+  const [counted] = await db.select({ total: count() }).from(tracks).where(wanted);
+  return { total: counted!.total, items: rows.map(fromRow) };
 }
 
 export async function findTrack(db: Database, id: string): Promise<TrackInfo | null> {
-  const [row] = await db.select(INFO).from(tracks).where(eq(tracks.id, id));
+  const [row] = await db
+    .select(INFO)
+    .from(tracks)
+    .where(here(eq(tracks.id, id)));
   return row ? fromRow(row) : null;
 }
 
 export async function trackSamples(db: Database, id: string): Promise<Uint8Array | null> {
-  const [row] = await db.select({ packed: tracks.packed }).from(tracks).where(eq(tracks.id, id));
-  return row?.packed ?? null;
+  if (!(await findTrack(db, id))) return null;
+  const rows = await db
+    .select({ packed: trackParts.packed })
+    .from(trackParts)
+    .where(eq(trackParts.trackId, id))
+    .orderBy(asc(trackParts.part));
+  return Buffer.concat(rows.map(({ packed }) => packed));
 }
 
-export async function addTrack(db: Database, track: NewTrack): Promise<TrackInfo> {
-  const [row] = await db
-    .insert(tracks)
-    .values({ ...track, createdAt: new Date() })
-    .returning(INFO);
+/**
+ * Stores a recording part by part, so that nobody waits long for it; it is there for others when the
+ * last part is.
+ */
+export async function addTrack(db: Database, { packed, ...track }: NewTrack): Promise<TrackInfo> {
+  const { id } = track;
+  await db.delete(tracks).where(and(eq(tracks.id, id), isNotNull(tracks.arriving)));
+  await db.insert(tracks).values({ ...track, bytes: packed.length, createdAt: new Date(), arriving: id });
+  for (const [part, bytes] of partsOf(packed, PART_BYTES).entries())
+    await db.insert(trackParts).values({ trackId: id, part, packed: bytes });
+  const [row] = await db.update(tracks).set({ arriving: null }).where(eq(tracks.id, id)).returning(INFO);
   return fromRow(row!);
+}
+
+/** Takes away what was still arriving when the program last ended. */
+export async function dropUnfinishedTracks(db: Database): Promise<void> {
+  await db.delete(tracks).where(isNotNull(tracks.arriving));
 }

@@ -1,0 +1,19 @@
+import type { RequestHandler } from 'express';
+import { ERASE_RESERVE_BYTES, RESERVE_BYTES } from '../db/space.ts';
+import { HttpProblem } from './errors.ts';
+
+export const DISK_FULL =
+  'The disk is full: nothing new can be saved until there is room. What was saved before is safe and can be read.';
+
+/** Takes nothing new while the disk is nearly full, so that what is under way can still be finished. */
+export function keepRoom(free: () => number): RequestHandler {
+  return (request, _response, next) => {
+    const erases = request.method === 'DELETE' && request.path.endsWith('/erase');
+    if (
+      !['GET', 'HEAD', 'OPTIONS'].includes(request.method) &&
+      free() < (erases ? ERASE_RESERVE_BYTES : RESERVE_BYTES)
+    )
+      throw new HttpProblem(507, { code: 'disk-full', message: DISK_FULL, place: {} });
+    next();
+  };
+}
