@@ -1,36 +1,13 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { randomInt, randomUUID } from 'node:crypto';
+import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core';
+import { trackPageSchema } from '@angled-chalk/contract';
+import { xoroshiro128plus as seedOf } from 'pure-rand/generator/xoroshiro128plus';
+import { endPrograms, startProgram, testFolder, write } from './test-program.ts';
 
-const ROUNDS = 20;
-const SERVER = join(__dirname, '../dist/main.js');
+jest.setTimeout(600_000);
+afterEach(endPrograms);
 
-interface Running {
-  readonly child: ChildProcess;
-  readonly url: string;
-}
-
-function start(dataDir: string): Promise<Running> {
-  const child = spawn(process.execPath, [SERVER, '--data', dataDir, '--port', '0'], {
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  return new Promise((resolve, reject) => {
-    let text = '';
-    const hear = (chunk: Buffer): void => {
-      text += chunk.toString();
-      const url = /http:\/\/127\.0\.0\.1:\d+/.exec(text)?.[0];
-      if (url) resolve({ child, url });
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    child.on('exit', () => reject(new Error(`the server ended: ${text}`)));
-  });
-}
-
-const ended = (child: ChildProcess): Promise<void> =>
-  new Promise((resolve) => child.on('exit', () => resolve()));
+const ROUNDS = 16;
 
 const student = (name: string) => ({
   name,
@@ -41,56 +18,100 @@ const student = (name: string) => ({
   note: 'n'.repeat(200),
 });
 
-/** Writes students until the server is gone; returns those it acknowledged. */
-async function writeUntilGone(url: string, round: number): Promise<Map<string, string>> {
-  const acknowledged = new Map<string, string>();
-  const one = async (n: number): Promise<boolean> => {
-    const [id, name] = [randomUUID(), `Round ${round} number ${n}`];
-    try {
-      const response = await fetch(`${url}/api/students`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ id, value: student(name) }),
-      });
-      if (response.status === 201) acknowledged.set(id, name);
-      return true;
-    } catch {
-      return false;
-    }
-  };
-  const writer = async (lane: number): Promise<void> => {
-    for (let n = 0; await one(10_000 * lane + n); n++);
-  };
-  await Promise.all([writer(0), writer(1), writer(2)]);
-  return acknowledged;
+/** What a program acknowledged: by kind, the id and what a reader must find. */
+interface Acknowledged {
+  readonly students: Map<string, string>;
+  readonly tracks: Map<string, number>;
+  readonly erased: Set<string>;
 }
 
-test(`killed at a random moment ${ROUNDS} times, the server has every write it acknowledged`, async () => {
-  expect(existsSync(SERVER)).toBe(true);
-  const dataDir = mkdtempSync(join(tmpdir(), 'angled-chalk-killed-'));
-  const all = new Map<string, string>();
-  for (let round = 0; round < ROUNDS; round++) {
-    const { child, url } = await start(dataDir);
-    const gone = ended(child);
-    const killer = setTimeout(() => child.kill('SIGKILL'), 60 + Math.random() * 400);
-    for (const [id, name] of await writeUntilGone(url, round)) all.set(id, name);
-    clearTimeout(killer);
-    await gone;
+const PACKED = packTrack(simulate({ plan: DEMO_PLAN, student: DEMO_STUDENTS[0]! }, TRACKER_DEFAULTS).track);
+
+/** Adds, changes, brings in, records and erases until the program is gone; keeps what was acknowledged. */
+async function workUntilGone(url: string, known: Acknowledged, lane: number): Promise<void> {
+  try {
+    for (let n = lane; ; n++) {
+      const [id, name] = [randomUUID(), `Lane ${lane} number ${n}`];
+      if ((await write(`${url}/api/students`, 'POST', { id, value: student(name) })).status === 201)
+        known.students.set(id, name);
+      const changed = { version: 1, value: student(`${name} changed`) };
+      const before = known.students.get(id);
+      known.students.delete(id);
+      const answer = await write(`${url}/api/students/${id}`, 'PUT', changed).catch((error: unknown) => {
+        // Either of the two may be there: it was not acknowledged.
+        known.students.delete(id);
+        throw error;
+      });
+      if (answer.status === 200) known.students.set(id, `${name} changed`);
+      else if (before) known.students.set(id, before);
+      if (n % 4 === 1) await bringIn(url, known, lane, n);
+      if (n % 4 === 2) await recordOne(url, known, id);
+      if (n % 4 === 3) {
+        known.students.delete(id);
+        if ((await write(`${url}/api/students/${id}/erase`, 'DELETE')).status === 200) known.erased.add(id);
+      }
+    }
+  } catch (error) {
+    if ((error as Error).name !== 'TypeError') throw error;
   }
-  const { child, url } = await start(dataDir);
+}
+
+async function bringIn(url: string, { students }: Acknowledged, lane: number, n: number): Promise<void> {
+  const list = Array.from({ length: 120 }, (_, i) => ({
+    id: randomUUID(),
+    value: student(`Roster ${lane} ${n} ${i}`),
+  }));
+  const answer = await write(`${url}/api/students/import`, 'POST', { students: list });
+  if (answer.status === 201) for (const { id, value } of list) students.set(id, value.name);
+}
+
+async function recordOne(url: string, { tracks }: Acknowledged, studentId: string): Promise<void> {
+  const id = randomUUID();
+  const query = new URLSearchParams({ id, name: 'Round', source: 'file', studentId });
+  const answer = await fetch(`${url}/api/tracks?${query.toString()}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: new Blob([PACKED]),
+  });
+  if (answer.status === 201) tracks.set(id, PACKED.length);
+}
+
+test(`killed at a random moment ${ROUNDS} times, the program has everything it acknowledged`, async () => {
+  const seed = Number(process.env['TEST_SEED'] ?? randomInt(1_000_000));
+  console.log(`seed of the kill test: ${seed} (TEST_SEED repeats it)`);
+  const random = seedOf(seed);
+  const dataDir = testFolder();
+  const known: Acknowledged = { students: new Map(), tracks: new Map(), erased: new Set() };
+  for (let round = 0; round < ROUNDS; round++) {
+    const program = await startProgram(['--data', dataDir]);
+    const killer = setTimeout(() => program.child.kill('SIGKILL'), 80 + ((random.next() >>> 0) % 500));
+    await Promise.all([0, 1, 2].map((lane) => workUntilGone(program.url, known, 10 * round + lane)));
+    clearTimeout(killer);
+    await program.ended;
+  }
+  const { url } = await startProgram(['--data', dataDir]);
   const stored = (await (await fetch(`${url}/api/students`)).json()) as { id: string; name: string }[];
   const names = new Map(stored.map(({ id, name }) => [id, name]));
-  expect(all.size).toBeGreaterThan(ROUNDS);
-  const lost = [...all].filter(([id, name]) => names.get(id) !== name);
+  expect(known.students.size).toBeGreaterThan(ROUNDS);
+  expect(known.tracks.size).toBeGreaterThan(0);
+  expect(known.erased.size).toBeGreaterThan(0);
+  expect([...known.students].filter(([id, name]) => names.get(id) !== name)).toEqual([]);
+  expect([...known.erased].filter((id) => names.has(id))).toEqual([]);
+  const found = new Set<string>();
+  for (let offset = 0; ; offset += 200) {
+    const page = trackPageSchema.parse(
+      await (await fetch(`${url}/api/tracks?limit=200&offset=${offset}`)).json(),
+    );
+    for (const { id } of page.items) found.add(id);
+    if (page.items.length < 200) break;
+  }
+  const lost = [...known.tracks.keys()].filter((id) => !found.has(id));
   expect(lost).toEqual([]);
-  child.kill('SIGTERM');
-  await ended(child);
-}, 240_000);
-
-test('a second server on the same directory is refused in plain words', async () => {
-  const dataDir = mkdtempSync(join(tmpdir(), 'angled-chalk-second-'));
-  const { child } = await start(dataDir);
-  await expect(start(dataDir)).rejects.toThrow(/in use by another Angled Chalk\. Stop that one/);
-  child.kill('SIGTERM');
-  await ended(child);
-}, 60_000);
+  // A roster is there whole or not at all.
+  const rosters = new Map<string, number>();
+  for (const { name } of stored) {
+    const roster = /^Roster \d+ \d+/.exec(name)?.[0];
+    if (roster) rosters.set(roster, (rosters.get(roster) ?? 0) + 1);
+  }
+  expect([...rosters.values()].filter((n) => n !== 120)).toEqual([]);
+});

@@ -5,7 +5,7 @@ import { floorPlanSchema, planSchema, schoolSchema, studentFitSchema } from '@an
 import { MIGRATIONS_DIR } from '../places.ts';
 import type { DataDirectory } from '../db/directory.ts';
 import { openEngine } from '../db/engine.ts';
-import { migrateAll } from '../db/open.ts';
+import { emptyNext, migrateAll } from '../db/open.ts';
 import { Seat } from '../db/seat.ts';
 import { PART_BYTES, partsOf, readPacked } from '../tracks/packed.ts';
 import { recordingFile, TABLES, type Manifest } from './manifest.ts';
@@ -19,7 +19,7 @@ const BATCH = 100;
  */
 export async function buildFromArchive(directory: DataDirectory, file: string): Promise<Manifest> {
   const archive = await openArchive(file);
-  rmSync(directory.next, { recursive: true, force: true });
+  emptyNext(directory);
   try {
     const seat = new Seat(await openEngine({ dir: directory.next }), null);
     try {

@@ -1,4 +1,4 @@
-import { rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { drizzle } from 'drizzle-orm/pglite';
@@ -88,11 +88,17 @@ async function openChecked({ club }: DataDirectory): Promise<Engine> {
 
 /** Makes an empty database beside, puts it on the disk whole, and only then gives it its name. */
 async function createClub(directory: DataDirectory): Promise<void> {
-  rmSync(directory.next, { recursive: true, force: true });
+  emptyNext(directory);
   const seat = new Seat(await openEngine({ dir: directory.next }), null);
   await migrateAll(seat);
   await seat.close();
   takeNext(directory);
+}
+
+/** An empty place for a database that is being made, which only this user can look into. */
+export function emptyNext({ next }: DataDirectory): void {
+  rmSync(next, { recursive: true, force: true });
+  mkdirSync(next, { mode: 0o700 });
 }
 
 /** The database that was made beside becomes the club; it must be closed, and no club may be there. */

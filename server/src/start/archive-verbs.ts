@@ -9,10 +9,10 @@ import { BadArchive, openArchive } from '../archive/read.ts';
 import { buildFromArchive } from '../archive/restore.ts';
 import { swap } from '../archive/live.ts';
 import { writeArchive } from '../archive/write.ts';
-import { readyDirectory, renameDurably, syncTree } from '../db/directory.ts';
+import { readyDirectory } from '../db/directory.ts';
 import { DirectoryInUse, lockDirectory } from '../db/lock.ts';
 import { lookAt } from '../db/look.ts';
-import { keepBackup, openDatabase } from '../db/open.ts';
+import { keepBackup, openDatabase, takeNext } from '../db/open.ts';
 import type { Manifest } from '../archive/manifest.ts';
 import { dataOption, WrongArgument } from './arguments.ts';
 import { runningIn, type Running } from './running.ts';
@@ -123,8 +123,7 @@ export async function restoreVerb(args: string[]): Promise<void> {
     const directory = readyDirectory(data);
     const manifest = await buildFromArchive(directory, file);
     if (lookAt(directory.club) === 'absent') {
-      syncTree(directory.next);
-      renameDurably(directory.next, directory.club);
+      takeNext(directory);
     } else {
       await keepBefore(directory);
       swap(directory);

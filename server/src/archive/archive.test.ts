@@ -1,0 +1,315 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { strFromU8, unzipSync, zipSync, type Zippable } from 'fflate';
+import { DEMO_PLAN } from '@angled-chalk/core';
+import { backupSummarySchema, trackPageSchema } from '@angled-chalk/contract';
+import { dataDirectory, readyDirectory } from '../db/directory.ts';
+import { MIGRATIONS, statementsOf } from '../db/migrations.ts';
+import { openEngine } from '../db/engine.ts';
+import { emptyNext, openDatabase, takeNext } from '../db/open.ts';
+import { endPrograms, runProgram, startProgram, testFolder, write } from '../test-program.ts';
+import { listTracks, trackSamples } from '../tracks/store.ts';
+import { listStudents } from '../students/store.ts';
+import type { Manifest } from './manifest.ts';
+
+jest.setTimeout(300_000);
+
+let demo: string;
+let backup: string;
+beforeAll(async () => {
+  demo = join(testFolder(), 'data');
+  const program = await startProgram(['--data', demo, '--demo']);
+  backup = join(demo, '..', 'demo.zip');
+  const { code, text } = await runProgram(['backup', backup, '--data', demo]);
+  expect(text).toContain('6 students');
+  expect(code).toBe(0);
+  await program.stop();
+});
+afterAll(endPrograms);
+
+const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+const manifestOf = (files: Record<string, Uint8Array>): Manifest =>
+  JSON.parse(strFromU8(files['manifest.json']!)) as Manifest;
+
+test('a backup is an ordinary zip that says what is in it, table by table and recording by recording', () => {
+  const files = unzipSync(new Uint8Array(readFileSync(backup)));
+  const manifest = manifestOf(files);
+  for (const { file, bytes, sha256: sum } of [...manifest.tables, ...manifest.recordings]) {
+    expect(files[file]!.length).toBe(bytes);
+    expect(sha256(files[file]!)).toBe(sum);
+  }
+  const lines = strFromU8(files['students.jsonl']!).trimEnd().split('\n');
+  expect(lines).toHaveLength(manifest.tables.find(({ table }) => table === 'students')!.rows);
+  expect(lines.map((line) => (JSON.parse(line) as { name: string }).name)).toContain('Imke Varga');
+  expect(Object.keys(files).sort()).toEqual(
+    [
+      'README.txt',
+      'manifest.json',
+      ...[...manifest.tables, ...manifest.recordings].map(({ file }) => file),
+    ].sort(),
+  );
+});
+
+/** Everything a club holds, as its readers see it. */
+async function everything(url: string): Promise<unknown> {
+  const get = async (path: string): Promise<unknown> => (await fetch(`${url}/api/${path}`)).json();
+  const tracks = trackPageSchema.parse(await get('tracks'));
+  const samples = await Promise.all(
+    tracks.items.map(async ({ id }) =>
+      sha256(new Uint8Array(await (await fetch(`${url}/api/tracks/${id}/samples`)).arrayBuffer())),
+    ),
+  );
+  const lists = await Promise.all(
+    ['students/everyone', 'plans', 'floors', 'schools', 'settings', 'checks'].map(get),
+  );
+  return [tracks, samples, lists];
+}
+
+test('what was backed up comes back whole, into an empty directory and over another club', async () => {
+  const source = await startProgram(['--data', demo]);
+  const wanted = await everything(source.url);
+  await source.stop();
+  const fresh = join(testFolder(), 'data');
+  expect(await runProgram(['restore', backup, '--data', fresh])).toMatchObject({ code: 0 });
+  const first = await startProgram(['--data', fresh]);
+  expect(await everything(first.url)).toEqual(wanted);
+  await write(`${first.url}/api/plans`, 'POST', { id: randomUUID(), value: DEMO_PLAN });
+  expect(await everything(first.url)).not.toEqual(wanted);
+  const again = await runProgram(['restore', backup, '--data', fresh]);
+  expect(again).toMatchObject({ code: 0 });
+  expect(again.text).toContain('Saltmarsh');
+  expect(await everything(first.url)).toEqual(wanted);
+  expect(readdirSync(dataDirectory(fresh).backups)).toEqual([expect.stringContaining('before-restore')]);
+  await first.stop();
+});
+
+test('others wait at most three seconds while a backup is made, and what they write meanwhile stays', async () => {
+  const root = join(testFolder(), 'data');
+  cpSync(demo, root, { recursive: true });
+  const { url } = await startProgram(['--data', root]);
+  const waits: number[] = [];
+  let done = false;
+  const busy = (async () => {
+    while (!done) {
+      const from = performance.now();
+      const answer = await write(`${url}/api/plans`, 'POST', { id: randomUUID(), value: DEMO_PLAN });
+      expect(answer.status).toBe(201);
+      waits.push(performance.now() - from);
+    }
+  })();
+  const answer = await fetch(`${url}/api/backup`);
+  const bytes = new Uint8Array(await answer.arrayBuffer());
+  done = true;
+  await busy;
+  expect(manifestOf(unzipSync(bytes)).tables.find(({ table }) => table === 'students')!.rows).toBe(6);
+  console.log(`longest wait during a backup: ${Math.max(...waits).toFixed(0)} ms of ${waits.length} writes`);
+  expect(((await (await fetch(`${url}/api/plans`)).json()) as unknown[]).length).toBeGreaterThanOrEqual(
+    waits.length,
+  );
+});
+
+/** The backup with something done to its files, its manifest made to fit them again or not. */
+function altered(
+  change: (files: Record<string, Uint8Array>, manifest: Manifest) => void,
+  fitting = true,
+): string {
+  const files = unzipSync(new Uint8Array(readFileSync(backup)));
+  const manifest = structuredClone(manifestOf(files));
+  change(files, manifest);
+  if (fitting)
+    for (const one of [...manifest.tables, ...manifest.recordings] as {
+      file: string;
+      bytes: number;
+      sha256: string;
+    }[]) {
+      const bytes = files[one.file];
+      if (bytes) Object.assign(one, { bytes: bytes.length, sha256: sha256(bytes) });
+    }
+  files['manifest.json'] = Buffer.from(JSON.stringify(manifest));
+  const path = join(testFolder(), 'altered.zip');
+  writeFileSync(path, zipSync(files as Zippable));
+  return path;
+}
+
+const withText = (
+  files: Record<string, Uint8Array>,
+  name: string,
+  change: (text: string) => string,
+): void => {
+  files[name] = Buffer.from(change(strFromU8(files[name]!)));
+};
+
+test.each<[string, () => string, RegExp]>([
+  [
+    'no zip',
+    () => {
+      const path = join(testFolder(), 'x.zip');
+      writeFileSync(path, 'hello');
+      return path;
+    },
+    /no whole zip/,
+  ],
+  [
+    'half a zip',
+    () => {
+      const path = join(testFolder(), 'x.zip');
+      writeFileSync(path, readFileSync(backup).subarray(0, 20_000));
+      return path;
+    },
+    /no whole zip/,
+  ],
+  [
+    'a zip of something else',
+    () => {
+      const path = join(testFolder(), 'x.zip');
+      writeFileSync(path, zipSync({ 'a.txt': new Uint8Array([1]) }));
+      return path;
+    },
+    /lacks the file manifest\.json/,
+  ],
+  [
+    'a changed table',
+    () =>
+      altered((files) => withText(files, 'students.jsonl', (text) => text.replace('Imke', 'Inke')), false),
+    /students\.jsonl.*damaged/,
+  ],
+  [
+    'a table left out',
+    () => altered((files) => delete files['plans.jsonl'], false),
+    /lacks the file plans\.jsonl/,
+  ],
+  [
+    'fewer rows than it says',
+    () => altered((files) => withText(files, 'plans.jsonl', (text) => text.split('\n').slice(1).join('\n'))),
+    /plans\.jsonl.*rows/,
+  ],
+  [
+    'a recording that is none',
+    () =>
+      altered((files, { recordings }) => {
+        files[recordings[0]!.file] = Buffer.from('no track');
+      }),
+    /recordings\/.*no recording/,
+  ],
+  [
+    'a row that is no row',
+    () => altered((files) => withText(files, 'students.jsonl', (text) => text.replace('"version"', '"vers'))),
+    /students\.jsonl, near line 1/,
+  ],
+  [
+    'a plan that cannot be read',
+    () =>
+      altered((files) =>
+        withText(files, 'plans.jsonl', (text) => text.replace(/"tempoPerMin": \d+/, '"tempoPerMin": 9999')),
+      ),
+    /plans\.jsonl: the row .* is not a plan/,
+  ],
+  [
+    'a later version',
+    () =>
+      altered((_files, manifest) => {
+        (manifest as { version: number }).version = 2;
+      }),
+    /later version/,
+  ],
+  [
+    'a later schema',
+    () =>
+      altered((_files, manifest) => {
+        (manifest as { schema: number }).schema = 99;
+      }),
+    /later version/,
+  ],
+])('%s is refused in words and nothing is replaced', async (_what, make, says) => {
+  const root = join(testFolder(), 'data');
+  cpSync(demo, root, { recursive: true });
+  const { code, text } = await runProgram(['restore', make(), '--data', root]);
+  expect(text).toMatch(says);
+  expect(text).not.toMatch(/^\s+at /m);
+  expect(code).toBe(2);
+  const opened = await openDatabase(readyDirectory(root));
+  expect(await listStudents(opened.db)).toHaveLength(6);
+  await opened.close();
+});
+
+test('from the screen: it says what is in it first, then everything is replaced while the program runs', async () => {
+  const root = join(testFolder(), 'data');
+  const { url } = await startProgram(['--data', root]);
+  const looked = await fetch(`${url}/api/backup/look`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/zip' },
+    body: readFileSync(backup),
+  });
+  const summary = backupSummarySchema.parse(await looked.json());
+  expect(summary).toMatchObject({ club: expect.stringContaining('Saltmarsh') as string, recordings: 3 });
+  expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(0);
+  expect((await write(`${url}/api/backup/${summary.id}/take`, 'POST', {})).status).toBe(200);
+  expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(6);
+});
+
+/** A club as an earlier version left it: made by its own migrations and filled by plain SQL. */
+async function earlierClub(root: string, migrations: number): Promise<void> {
+  const directory = readyDirectory(root);
+  emptyNext(directory);
+  const { pg, close } = await openEngine({ dir: directory.next });
+  await pg.exec(
+    'create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint)',
+  );
+  for (const { tag, when } of MIGRATIONS.slice(0, migrations)) {
+    for (const statement of statementsOf(tag)) await pg.exec(statement);
+    await pg.query('insert into drizzle.__drizzle_migrations (hash, created_at) values ($1, $2)', [
+      tag,
+      when,
+    ]);
+  }
+  const files = unzipSync(new Uint8Array(readFileSync(backup)));
+  const packed = files[manifestOf(files).recordings[0]!.file]!;
+  const [ada, gone, lone, judged, nobodys] = [1, 2, 3, 4, 5].map(
+    (n) => `5e0c0de0-0000-4000-8000-0000000000a${n}`,
+  );
+  await pg.query(
+    `insert into students (id, updated_at, name, lead_side, school_id, lengths) values ($1, now(), 'Ada Fell', 'left', 'neutral', '{"statureM": 1.7}')`,
+    [ada],
+  );
+  const track = `insert into tracks (id, name, source, student_id, samples, duration_s, bytes, packed, created_at) values ($1, 'Round', 'file', $2, 100, 1, $3, $4, now())`;
+  await pg.query(track, [lone, gone, packed.length, packed]);
+  await pg.query(track, [judged, null, packed.length, packed]);
+  await pg.query(track, [nobodys, gone, packed.length, packed]);
+  const check = `insert into checks (id, student_id, track_id, drill, verdict, headline, created_at) values (gen_random_uuid(), $1, $2, $3, $4, 'Met.', now())`;
+  const drill = {
+    plan: DEMO_PLAN,
+    student: { name: 'Ada Fell', leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
+  };
+  const verdict = { outcome: 'met', matched: 1, planned: 1, faultCount: 0, undecidedCount: 0 };
+  await pg.query(check, [ada, judged, drill, verdict]);
+  await pg.query(check, [ada, lone, drill, verdict]);
+  await close();
+  takeNext(directory);
+}
+
+test('a club of an earlier version is backed up before it is brought up to date, and that backup comes back', async () => {
+  const root = join(testFolder(), 'data');
+  await earlierClub(root, 3);
+  const { backups } = dataDirectory(root);
+  const opened = await openDatabase(readyDirectory(root));
+  const [kept, ...others] = readdirSync(backups);
+  expect(others).toEqual([]);
+  expect(kept).toMatch(/^\d{4}-\d\d-\d\dT.* before-version-\d+\.zip$/);
+  const students = await listStudents(opened.db);
+  expect(students.map(({ name }) => name)).toEqual(['Ada Fell', 'Whose are these?']);
+  const { items } = await listTracks(opened.db, { limit: 10, offset: 0 });
+  const ownerOf = (trackId: string) =>
+    students.find(({ id }) => id === items.find((one) => one.id === trackId)!.studentId)!.name;
+  expect(ownerOf('5e0c0de0-0000-4000-8000-0000000000a4')).toBe('Ada Fell');
+  expect(ownerOf('5e0c0de0-0000-4000-8000-0000000000a5')).toBe('Whose are these?');
+  for (const { id, bytes } of items) expect((await trackSamples(opened.db, id))!.length).toBe(bytes);
+  await opened.close();
+  const fresh = join(testFolder(), 'data');
+  expect(await runProgram(['restore', join(backups, kept!), '--data', fresh])).toMatchObject({ code: 0 });
+  const again = await openDatabase(readyDirectory(fresh));
+  expect((await listStudents(again.db)).map(({ name }) => name)).toEqual(['Ada Fell', 'Whose are these?']);
+  expect((await listTracks(again.db, { limit: 10, offset: 0 })).total).toBe(3);
+  await again.close();
+  expect(existsSync(dataDirectory(fresh).next)).toBe(false);
+});

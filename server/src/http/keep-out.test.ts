@@ -1,0 +1,213 @@
+import { request as rawRequest } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type { Server } from 'node:http';
+import { randomUUID } from 'node:crypto';
+import { apiErrorSchema, ROLES } from '@angled-chalk/contract';
+import { pino } from 'pino';
+import request from 'supertest';
+import { passphrasesIn, passphraseProblem } from '../access/passphrases.ts';
+import { createApp, type App } from '../app.ts';
+import type { OpenDatabase } from '../db/open.ts';
+import { testDatabase } from '../test-database.ts';
+import { hostnameOf, hostsFor, isLoopback } from './guard.ts';
+
+jest.setTimeout(120_000);
+
+let opened: OpenDatabase;
+const apps: App[] = [];
+const logger = pino({ level: 'silent' });
+beforeAll(async () => {
+  opened = await testDatabase();
+});
+afterAll(async () => {
+  for (const { scrubbing } of apps) await scrubbing.stop();
+  await opened.close();
+});
+const appOf = (options: Partial<Parameters<typeof createApp>[1]> = {}): App => {
+  const app = createApp(opened, { logger, ...options });
+  apps.push(app);
+  return app;
+};
+
+const student = {
+  name: 'Ada Fell',
+  leadSide: 'left',
+  schoolId: 'neutral',
+  lengths: { statureM: 1.7 },
+  birthYear: null,
+  note: 'left knee',
+};
+
+describe('other pages', () => {
+  test.each([
+    ['a name that was made to point here', { Host: 'rebound.example' }, 421],
+    ['that name with the right port', { Host: 'rebound.example:4780' }, 421],
+    ['a name that begins like ours', { Host: '127.0.0.1.rebound.example' }, 421],
+    ['no name', { Host: '' }, 421],
+    ['a page from elsewhere', { Origin: 'http://page.example' }, 403],
+    ['a page of another port of this machine', { Origin: 'http://127.0.0.1:1' }, 403],
+    ['a page that hides where it is from', { Origin: 'null' }, 403],
+    ['a page from elsewhere, by what the browser says', { 'Sec-Fetch-Site': 'cross-site' }, 403],
+  ])('%s reads nothing and erases nothing', async (_what, headers, status) => {
+    const { express: app } = appOf();
+    const id = randomUUID();
+    await request(app).post('/api/students').send({ id, value: student }).expect(201);
+    const read = await request(app).get('/api/students').set(headers).expect(status);
+    expect(read.text).not.toContain('Ada');
+    apiErrorSchema.parse(read.body);
+    await request(app).delete(`/api/students/${id}/erase`).set(headers).type('json').expect(status);
+    await request(app).get(`/api/students/${id}`).expect(200);
+  });
+
+  test('the own page does both', async () => {
+    const server: Server = appOf().express.listen(0);
+    const { port } = server.address() as AddressInfo;
+    for (const host of [`127.0.0.1:${port}`, `localhost:${port}`]) {
+      const headers = { Host: host, Origin: `http://${host}`, 'Sec-Fetch-Site': 'same-origin' };
+      const status = await new Promise((resolve, reject) => {
+        rawRequest({ port, path: '/api/students', headers }, (answer) => {
+          answer.resume();
+          resolve(answer.statusCode);
+        })
+          .on('error', reject)
+          .end();
+      });
+      expect(status).toBe(200);
+    }
+    server.close();
+  });
+
+  test.each(['application/x-www-form-urlencoded', 'text/plain', 'multipart/form-data; boundary=x', ''])(
+    'what a form can send (%s) changes nothing',
+    async (type) => {
+      const { express: app } = appOf();
+      const id = randomUUID();
+      const call = request(app).post('/api/students');
+      if (type) void call.set('Content-Type', type);
+      const answer = await call.send(type ? JSON.stringify({ id, value: student }) : undefined);
+      expect(answer.status).toBe(415);
+      await request(app).get(`/api/students/${id}`).expect(404);
+    },
+  );
+});
+
+test('names and addresses are read as they are written', () => {
+  expect(
+    ['localhost:1', '[::1]:80', '127.0.0.1', 'A.Example:8', 'x:y', 'a@b', '', undefined].map(hostnameOf),
+  ).toEqual(['localhost', '::1', '127.0.0.1', 'a.example', '', '', '', '']);
+  expect(
+    ['127.0.0.1', '127.9.9.9', '::1', 'localhost', '0.0.0.0', '192.168.1.2', '127.0.0.1.example'].map(
+      isLoopback,
+    ),
+  ).toEqual([true, true, true, true, false, false, false]);
+  expect(hostsFor('0.0.0.0', ['Gym.Local']).has('gym.local')).toBe(true);
+});
+
+describe('beyond this machine', () => {
+  const secured = async () => {
+    const passphrases = passphrasesIn(null);
+    await passphrases.set('coach', 'four words of chalk');
+    await passphrases.set('helper', 'helping on a tuesday');
+    return appOf({ access: { passphrases, localToken: 'local-token', secure: false } });
+  };
+  const signIn = async (app: App['express'], body: object): Promise<string> => {
+    const answer = await request(app).post('/api/sign-in').send(body).expect(200);
+    return String(answer.headers['set-cookie']).split(';')[0]!;
+  };
+
+  test('nobody reads or writes without signing in; whoever signed in does, until they sign out', async () => {
+    const { express: app } = await secured();
+    await request(app).get('/api/students').expect(401);
+    await request(app).post('/api/students').send({ id: randomUUID(), value: student }).expect(401);
+    await request(app).get('/api/backup').expect(401);
+    expect((await request(app).get('/api/sign-in')).body).toEqual({ needed: true, role: null });
+    const refused = await request(app)
+      .post('/api/sign-in')
+      .send({ passphrase: 'four words of chalk!' })
+      .expect(401);
+    expect(apiErrorSchema.parse(refused.body).error.message).toContain('not the passphrase');
+    const cookie = await signIn(app, { passphrase: 'four words of chalk' });
+    await request(app).get('/api/students').set('Cookie', cookie).expect(200);
+    expect((await request(app).get('/api/sign-in').set('Cookie', cookie)).body).toEqual({
+      needed: true,
+      role: 'coach',
+    });
+    await request(app).delete('/api/sign-in').set('Cookie', cookie).type('json').expect(204);
+    await request(app).get('/api/students').set('Cookie', cookie).expect(401);
+  });
+
+  test('the cookie is out of reach of scripts and other pages, and of plain connections where there is encryption', async () => {
+    const passphrases = passphrasesIn(null);
+    await passphrases.set('coach', 'four words of chalk');
+    const { express: app } = appOf({ access: { passphrases, localToken: 'x', secure: true } });
+    const answer = await request(app)
+      .post('/api/sign-in')
+      .send({ passphrase: 'four words of chalk' })
+      .expect(200);
+    const cookie = String(answer.headers['set-cookie']);
+    for (const word of ['HttpOnly', 'SameSite=Strict', 'Secure']) expect(cookie).toContain(word);
+  });
+
+  test('a helper reads, but sees no notes, changes, erases and takes out nothing', async () => {
+    const { express: app } = await secured();
+    const coach = await signIn(app, { passphrase: 'four words of chalk' });
+    const helper = await signIn(app, { passphrase: 'helping on a tuesday' });
+    const id = randomUUID();
+    await request(app).post('/api/students').set('Cookie', coach).send({ id, value: student }).expect(201);
+    for (const path of ['/api/students', '/api/students/everyone', `/api/students/${id}`]) {
+      expect((await request(app).get(path).set('Cookie', coach)).text).toContain('left knee');
+      expect((await request(app).get(path).set('Cookie', helper).expect(200)).text).not.toContain(
+        'left knee',
+      );
+    }
+    await request(app).delete(`/api/students/${id}/erase`).set('Cookie', helper).type('json').expect(403);
+    await request(app)
+      .put(`/api/students/${id}`)
+      .set('Cookie', helper)
+      .send({ version: 1, value: student })
+      .expect(403);
+    await request(app).get('/api/backup').set('Cookie', helper).expect(403);
+    await request(app).post('/api/backup/look').set('Cookie', helper).type('application/zip').expect(403);
+  });
+
+  test('tries are limited', async () => {
+    const { express: app } = await secured();
+    const statuses: number[] = [];
+    for (let i = 0; i < 12; i++)
+      statuses.push(
+        (
+          await request(app)
+            .post('/api/sign-in')
+            .send({ passphrase: `guess number ${i}` })
+        ).status,
+      );
+    expect(statuses.slice(0, 10)).toEqual(Array.from({ length: 10 }, () => 401));
+    expect(statuses.slice(10)).toEqual([429, 429]);
+    await request(app).post('/api/sign-in').send({ passphrase: 'four words of chalk' }).expect(429);
+  });
+
+  test('a code signs one device in, once', async () => {
+    const { express: app, signIn: signing } = await secured();
+    const code = signing.oneTimeCode();
+    const cookie = await signIn(app, { code });
+    await request(app).get('/api/students').set('Cookie', cookie).expect(200);
+    await request(app).post('/api/sign-in').send({ code }).expect(401);
+  });
+
+  test('commands on this machine have their own token', async () => {
+    const { express: app } = await secured();
+    await request(app).get('/api/students').set('X-Angled-Chalk-Token', 'local-token').expect(200);
+    await request(app).get('/api/students').set('X-Angled-Chalk-Token', 'other').expect(401);
+  });
+
+  test('a passphrase is long enough, and is known by nothing but itself', async () => {
+    expect(passphraseProblem('short')).toContain('at least 10');
+    expect(passphraseProblem('x'.repeat(73))).toContain('too long');
+    expect(passphraseProblem('four words of chalk')).toBeNull();
+    const passphrases = passphrasesIn(null);
+    await passphrases.set('helper', 'helping on a tuesday');
+    expect(passphrases.known()).toEqual(['helper']);
+    expect(ROLES).toContain(await passphrases.roleOf('helping on a tuesday'));
+    expect(await passphrases.roleOf('nobody has this passphrase')).toBeNull();
+  });
+});

@@ -1,0 +1,110 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const BUNDLE = join(__dirname, '../dist/main.js');
+
+export interface Ended {
+  readonly code: number | null;
+  readonly text: string;
+}
+
+/** The built program in a process of its own. */
+export interface Program {
+  readonly child: ChildProcess;
+  readonly url: string;
+  readonly ended: Promise<Ended>;
+  /** Asks it to end, as a shell does. */
+  readonly stop: () => Promise<Ended>;
+  readonly kill: () => Promise<Ended>;
+}
+
+const children = new Set<ChildProcess>();
+const folders = new Set<string>();
+process.on('exit', () => {
+  for (const child of children) child.kill('SIGKILL');
+});
+
+/** Ends whatever a test started and takes its folders away: to be called after each test. */
+export async function endPrograms(): Promise<void> {
+  await Promise.all(
+    [...children].map(
+      (child) =>
+        new Promise<void>((resolve) => {
+          child.once('close', () => resolve());
+          child.kill('SIGKILL');
+        }),
+    ),
+  );
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+  folders.clear();
+}
+
+export function testFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'angled-chalk-test-'));
+  folders.add(folder);
+  return folder;
+}
+
+interface Spawned {
+  readonly child: ChildProcess;
+  readonly text: () => string;
+  readonly ended: Promise<Ended>;
+}
+
+interface How {
+  /** Options of Node.js itself. */
+  readonly node?: readonly string[];
+  readonly env?: Readonly<Record<string, string>>;
+}
+
+function spawnProgram(args: readonly string[], { node = [], env = {} }: How = {}): Spawned {
+  const child = spawn(process.execPath, [...node, BUNDLE, ...args], {
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...env },
+  });
+  children.add(child);
+  let text = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (chunk: Buffer) => {
+      text += chunk.toString();
+    });
+  const ended = new Promise<Ended>((resolve) => {
+    child.once('close', (code) => {
+      children.delete(child);
+      resolve({ code, text });
+    });
+  });
+  return { child, text: () => text, ended };
+}
+
+/** Runs the program to its end: a verb, or a start that fails. */
+export const runProgram = (args: readonly string[], how?: How): Promise<Ended> =>
+  spawnProgram(args, how).ended;
+
+/** Starts the program on a free port; rejects with what it said when it ends first. */
+export async function startProgram(args: readonly string[], how?: How): Promise<Program> {
+  const { child, text, ended } = spawnProgram(['--port', '0', ...args], how);
+  const url = await new Promise<string>((resolve, reject) => {
+    const hear = (): void => {
+      const found = /Angled Chalk: (https?:\/\/[\w.[\]:]+:\d+)\//.exec(text())?.[1];
+      if (found) resolve(found);
+    };
+    child.stdout!.on('data', hear);
+    void ended.then(() => reject(new Error(text())));
+  });
+  const end = (signal: NodeJS.Signals) => (): Promise<Ended> => {
+    child.kill(signal);
+    return ended;
+  };
+  return { child, url, ended, stop: end('SIGTERM'), kill: end('SIGKILL') };
+}
+
+/** A call that changes something. */
+export const write = (url: string, method: 'POST' | 'PUT' | 'DELETE', body?: unknown): Promise<Response> =>
+  fetch(url, {
+    method,
+    headers: { 'Content-Type': 'application/json' },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });
