@@ -15,10 +15,11 @@ const newest = (folder) =>
 
 /** Address of the built command; builds it first when it is missing or older than its sources. */
 export async function runnableCli() {
-  const sources = Math.max(...['cli/src', 'core/src', 'contract/src'].map(newest));
+  const sources = Math.max(...['cli/src', 'server/src', 'core/src', 'contract/src'].map(newest));
   if (!existsSync(BUILT) || statSync(BUILT).mtimeMs < sources) {
     const { bundleNode } = await import('../../scripts/build.mjs');
     await bundleNode('cli/src/main.ts', 'cli/dist/main.js');
+    await bundleNode('server/src/main.ts', 'server/dist/main.js');
   }
   return BUILT;
 }

@@ -1,6 +1,7 @@
 import { BadInput, UsageError } from './files.ts';
 import { convertVerb, setOutVerb } from './floor-verbs.ts';
 import { HELP, type Verb } from './options.ts';
+import { programVerb } from './program-verbs.ts';
 import { checkVerb, expandVerb, rangeVerb } from './verbs.ts';
 
 const VERBS: Readonly<Record<string, Verb>> = {
@@ -9,6 +10,8 @@ const VERBS: Readonly<Record<string, Verb>> = {
   check: checkVerb,
   range: rangeVerb,
   convert: convertVerb,
+  backup: programVerb('backup'),
+  restore: programVerb('restore'),
 };
 
 /**

@@ -15,7 +15,11 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
                       [--target bag|pad] [--height CM] [--out FILE]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--out FILE] [--fail-on faults|undecided]
+  angled-chalk backup  FILE.zip [--data DIRECTORY]
+  angled-chalk restore FILE.zip [--data DIRECTORY]
 
+backup writes everything the club holds into one zip; restore replaces the whole club by one, or
+nothing. Both also work while the program runs.
 Files: docs/formats.md. Exit code: 0 done, 1 findings that --fail-on asks to fail on, 2 bad input.
 `;
 

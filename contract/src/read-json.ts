@@ -6,6 +6,7 @@ import {
   type Result,
   type StudentFit,
 } from '@angled-chalk/core';
+import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { fromOpenKeys, snakeKey } from './open-keys.ts';
 import { floorFileSchema } from './floor-file.ts';
@@ -35,27 +36,65 @@ export function issueProblem(
   };
 }
 
-/** Line and column of a JSON syntax error, as far as the engine tells. */
-function syntaxPlace(text: string, message: string): InputProblem['place'] {
-  const at = /position (\d+)/.exec(message)?.[1];
-  if (at === undefined) return {};
-  const before = text.slice(0, Number(at)).split('\n');
-  return { line: before.length, column: String(before.at(-1)!.length + 1) };
+/** More text, or values in values, than any of our files has. */
+const MOST_TEXT = 16 * 2 ** 20;
+const DEEPEST = 100;
+
+/** Line and column of a place in a text, from 1. */
+function placeAt(text: string, at: number): InputProblem['place'] {
+  const before = text.slice(0, at);
+  const line = before.split('\n').length;
+  return { line, column: String(at - (before.lastIndexOf('\n') + 1) + 1) };
+}
+
+/** Where brackets stand deeper in each other than any file of ours, or null. */
+function tooDeepAt(text: string): number | null {
+  let [depth, inText] = [0, false];
+  for (let at = 0; at < text.length; at++) {
+    const code = text.charCodeAt(at);
+    if (inText) {
+      if (code === 92) at++;
+      else if (code === 34) inText = false;
+    } else if (code === 34) inText = true;
+    else if (code === 91 || code === 123) {
+      if (++depth > DEEPEST) return at;
+    } else if (code === 93 || code === 125) depth--;
+  }
+  return null;
+}
+
+/** Reads JSON of any kind; what is wrong is told with its line and column. Never throws. */
+export function readJson(text: string, what: string): Result<unknown> {
+  const plain = text.replace(/^\uFEFF/, '');
+  if (plain.length > MOST_TEXT)
+    return problem('too-large', `The file has more than ${MOST_TEXT / 2 ** 20} MB. Choose a ${what} file.`);
+  const deep = tooDeepAt(plain);
+  if (deep !== null)
+    return problem(
+      'too-deep',
+      `Values stand in values more than ${DEEPEST} deep here. Choose a ${what} file.`,
+      placeAt(plain, deep),
+    );
+  try {
+    return { ok: true, value: JSON.parse(plain) as unknown, notices: [] };
+  } catch {
+    const errors: ParseError[] = [];
+    parse(plain, errors, { allowTrailingComma: false, disallowComments: true });
+    const at = errors[0]?.offset ?? plain.length;
+    const found = plain.slice(at, at + 12).split('\n')[0]!;
+    const said = found === '' ? 'the text ends too early' : `"${found}" does not belong here`;
+    return problem(
+      'not-json',
+      `This is not JSON: ${said}. Mend it there, or choose a ${what} file.`,
+      placeAt(plain, at),
+    );
+  }
 }
 
 function readOpenJson<T>(text: string, schema: z.ZodType<T>, what: string): Result<T> {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    const message = error instanceof Error ? error.message : String(error);
-    return problem(
-      'not-json',
-      `This is not JSON: ${message}. Choose a ${what} file.`,
-      syntaxPlace(text, message),
-    );
-  }
-  const parsed = schema.safeParse(fromOpenKeys(raw));
+  const read = readJson(text, what);
+  if (!read.ok) return read;
+  const parsed = schema.safeParse(fromOpenKeys(read.value));
   return parsed.success
     ? { ok: true, value: parsed.data, notices: [] }
     : { ok: false, problem: issueProblem(parsed.error, snakeKey) };

@@ -1,6 +1,13 @@
 import Papa from 'papaparse';
 import type { Student } from './api.ts';
-import { readRosterRows, readRosterTable, rosterCsv } from './roster-csv.ts';
+import {
+  readRosterRows,
+  readRosterTable,
+  rejectedCsv,
+  rosterCsv,
+  rosterTableOfJson,
+  rosterTwins,
+} from './roster-csv.ts';
 
 const read = (text: string) => {
   const table = readRosterTable(text);
@@ -36,7 +43,9 @@ test('what is wrong is told row by row with its line, and the good rows stay goo
   );
   expect(rows.map(({ value }) => value !== null)).toEqual([true, false, false, false, false, false, false]);
   expect(rows.slice(1).map(({ problem }) => problem!.place.line)).toEqual([3, 4, 5, 6, 7, 8]);
-  expect(rows[2]!.problem!.message).toBe('"tall" is not a number.');
+  expect(rows[2]!.problem!.message).toBe(
+    'Height: "tall" is no length. Write a number, or feet and inches as 5\' 9".',
+  );
   for (const { problem } of rows.slice(1)) expect(problem!.message.length).toBeGreaterThan(10);
 });
 
@@ -61,10 +70,70 @@ test('a roster written as CSV reads back as the same students, commas and quotes
     lengths: { statureM: 1.725, shoulderWidthM: 0.41, leadTouchM: 0.9 },
     birthYear: 2012,
     filmingConsent: 'given',
+    measuredBy: 'wall',
     note: 'left knee, "no pivots"',
   } as unknown as Student;
   const text = rosterCsv([student]);
   expect(Papa.parse(text.trim()).data).toHaveLength(2);
   const { rows } = read(text);
-  expect(rows[0]!.value).toMatchObject({ ...student, measuredBy: 'tape' });
+  expect(rows[0]!.value).toMatchObject(student);
+});
+
+// 5' 9" = 69 in = 1.7526 m (the international inch, 25.4 mm).
+test.each([
+  ['5\'9"', 1.7526],
+  ['5 ft 9 in', 1.7526],
+  ['1.65', 1.65],
+  ['1,65', 1.65],
+  ['165', 1.65],
+  ['1.65 m', 1.65],
+  ['1650 mm', 1.65],
+])('a height written %s is read among centimetres', (height, metres) => {
+  const { rows } = read(`name\theight\nBea\t170\nAda\t${height}\n`);
+  expect(rows[1]!.problem).toBeNull();
+  expect(rows[1]!.value!.lengths.statureM).toBeCloseTo(metres, 4);
+});
+
+test('what is wrong is told in words that a coach would use, never those of a program', () => {
+  const { rows } = read(
+    `name,height cm,side,school,level,born,consent\nA,17,,,,,\nB,172,up,,,,\nC,172,,crab,,,\nD,172,,,pro,,\nE,172,,,,98,\nF,172,,,,,maybe\n${'G'.repeat(90)},172,,,,,\nH,,,,,,\n`,
+  );
+  const messages = rows.map(({ problem }) => problem!.message);
+  expect(messages[0]).toMatch(
+    /Height: 17 would be 17(\.0)? cm; it lies between 80(\.0)? cm and 250(\.0)? cm/,
+  );
+  expect(messages[1]).toMatch(/orthodox.*southpaw/);
+  expect(messages[4]).toMatch(/four digits/);
+  expect(messages[7]).toMatch(/height is missing/);
+  for (const message of messages)
+    expect(message).not.toMatch(/expected|invalid|received|too (big|small)|option|string/i);
+});
+
+test('its own export adds nobody again: everyone is known already', () => {
+  const ada = read('name,height,born\nAda,172,2001\nBea,170,\n').rows.map(({ value }) => value!);
+  const again = read(rosterCsv(ada)).rows;
+  expect([...rosterTwins(again, ada).values()]).toEqual(['is in the club already', 'is in the club already']);
+});
+
+test('a name stands twice in one file: the second is told; another year of birth is another person', () => {
+  const { rows } = read('name,height,born\nAda,172,2001\n ADA ,170,2001\nAda,168,1990\n');
+  expect([...rosterTwins(rows, [])]).toEqual([[3, 'stands in line 2 too']]);
+});
+
+test('rows that were not taken come back with the reason, and read again once mended', () => {
+  const { table, rows } = read('name,height,side\nAda,tall,left\nBea,170,left\n');
+  const csv = rejectedCsv(
+    table,
+    rows.filter(({ problem }) => problem),
+  );
+  expect(csv.split('\n')[1]).toMatch(/^Ada,tall,left,"?Height:/);
+  expect(read(csv.replace('tall', '172')).rows[0]!.value).toMatchObject({ name: 'Ada', leadSide: 'left' });
+});
+
+test('a roster saved as JSON goes the same way back in', () => {
+  const [ada] = read('name,height,note\nAda,172,"=left knee"\n').rows.map(({ value }) => value!);
+  const stored = [{ ...ada, id: 'x', version: 3, archived: false }];
+  const table = rosterTableOfJson(JSON.parse(JSON.stringify(stored)))!;
+  expect(readRosterRows(table)[0]!.value).toEqual(ada);
+  for (const other of [[], {}, null, [{ name: 'Ada' }], 'x']) expect(rosterTableOfJson(other)).toBeNull();
 });

@@ -59,7 +59,8 @@ const outlineSchema = z
   .min(3)
   .max(200)
   .superRefine((outline, context) => {
-    const crossing = outline.length >= 3 ? crossingSides(outline) : null;
+    const few = outline.length >= 3 && outline.length <= 200;
+    const crossing = few ? crossingSides(outline) : null;
     if (crossing)
       context.addIssue({ code: 'custom', message: `Sides ${crossing[0]} and ${crossing[1]} cross.` });
   });

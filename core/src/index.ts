@@ -26,6 +26,7 @@ export * from './floor/adjust.ts';
 export * from './floor/setout-words.ts';
 export * from './floor/setout-csv.ts';
 export * from './floor/marks-csv.ts';
+export { csvOf, plainCell, safeCell } from './floor/csv-text.ts';
 export * from './floor/floor-svg.ts';
 export * from './floor/read-svg.ts';
 export * from './floor/floor-dxf.ts';

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { csvOf, plainCell } from './csv-text.ts';
 import { MARK_KINDS, type Mark, type MarkKind } from './marks.ts';
 import { problem, type InputProblem, type Result } from './result.ts';
 
@@ -18,6 +19,10 @@ type NumberColumn = (typeof NUMBER_COLUMNS)[number];
 const COLUMNS = ['number', 'name', 'kind', 'tall', 'purpose', ...NUMBER_COLUMNS] as const;
 const REQUIRED = ['kind', 'x_m', 'y_m'] as const;
 
+const MOST_TEXT = 8 * 2 ** 20;
+const MOST_COLUMNS = 200;
+const MOST_MARKS = 2000;
+
 /** No coordinate of a floor lies further out. */
 const FURTHEST_M = 1000;
 
@@ -35,7 +40,7 @@ export function marksCsv(marks: readonly Mark[]): string {
     y_m: m(mark.at.y),
     ...shapeCells(mark),
   }));
-  return `${Papa.unparse(rows, { columns: [...COLUMNS], newline: '\n' })}\n`;
+  return csvOf(rows, COLUMNS);
 }
 
 function shapeCells(mark: Mark): Readonly<Partial<Record<(typeof COLUMNS)[number], string>>> {
@@ -73,9 +78,21 @@ const NEEDS: Readonly<Record<MarkKind, readonly NumberColumn[]>> = {
  * first bad cell is told with its line and column; nothing is taken in part.
  */
 export function readMarksCsv(text: string): Result<Mark[]> {
+  if (text.length > MOST_TEXT)
+    return problem('too-large', `The file has more than ${MOST_TEXT / 2 ** 20} MB. Choose a CSV of marks.`);
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [header, ...rows] = parsed.data;
   if (!header) return problem('empty', 'The file is empty. Choose a CSV of marks.');
+  if (header.length > MOST_COLUMNS)
+    return problem(
+      'too-many-columns',
+      `The header row has ${header.length} columns. Choose a CSV of marks.`,
+      { line: 1 },
+    );
+  if (rows.length > MOST_MARKS)
+    return problem('too-many', `There are ${rows.length} marks; the most is ${MOST_MARKS}. Split the file.`, {
+      line: 1,
+    });
   const names = header.map((name) => name.trim().toLowerCase());
   const missing = REQUIRED.find((name) => !names.includes(name));
   if (missing)
@@ -85,14 +102,15 @@ export function readMarksCsv(text: string): Result<Mark[]> {
   const lines = linesOf(text);
   const marks: Mark[] = [];
   for (const [i, row] of rows.entries()) {
-    const cell = (name: string): string => row[names.indexOf(name)]?.trim() ?? '';
+    const cell = (name: string): string => plainCell(row[names.indexOf(name)]?.trim() ?? '');
     const read = readRow(cell, i + 1);
     if ('code' in read)
       return { ok: false, problem: { ...read, place: { ...read.place, line: lines[i + 1] } } };
     marks.push(read);
   }
   if (marks.length === 0) return problem('no-rows', 'There is no mark below the header row.', { line: 1 });
-  const twice = marks.find((mark, i) => marks.findIndex(({ number }) => number === mark.number) !== i);
+  const seen = new Set<number>();
+  const twice = marks.find(({ number }) => seen.has(number) || !seen.add(number));
   if (twice)
     return problem('number-twice', `Number ${twice.number} stands twice. Every mark has its own.`, {
       line: lines[marks.lastIndexOf(twice) + 1],
@@ -109,11 +127,12 @@ export function readMarksCsv(text: string): Result<Mark[]> {
 /** The line on which each row that is not empty begins, counted from 1. */
 function linesOf(text: string): number[] {
   const lines: number[] = [];
-  let line = 1;
-  Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+  const plain = text.replace(/^\uFEFF/, '');
+  let [line, counted] = [1, 0];
+  Papa.parse<string[]>(plain, {
     step: ({ data, meta }) => {
       if (data.some((cell) => cell.trim() !== '')) lines.push(line);
-      line = 1 + (text.slice(0, meta.cursor).match(/\n/g)?.length ?? 0);
+      for (; counted < meta.cursor; counted++) if (plain.charCodeAt(counted) === 10) line++;
     },
   });
   return lines;

@@ -26,6 +26,11 @@ export function readFloorSvg(text: string): Result<ReadFloor> {
   }
 }
 
+/** What a floor may have of each. */
+const MOST_DATUMS = 50;
+const MOST_FIXTURES = 200;
+const MOST_MARKS = 2000;
+
 const CLOSED = new Set(['polygon', 'rect']);
 
 function build(shapes: readonly Shape[], notices: readonly string[]): Result<ReadFloor> {
@@ -48,6 +53,23 @@ function build(shapes: readonly Shape[], notices: readonly string[]): Result<Rea
       line: ground.line,
     });
   const named = (kind: string): Shape[] => shapes.filter((shape) => kindOf(shape) === kind);
+  const tooMany = (
+    [
+      ['datum', MOST_DATUMS],
+      ['post', MOST_FIXTURES],
+      ['bench', MOST_FIXTURES],
+      ['hanging-bag', MOST_FIXTURES],
+      ['door', MOST_FIXTURES],
+    ] as const
+  ).find(([kind, most]) => named(kind).length > most);
+  if (tooMany)
+    return problem(
+      'too-many',
+      `The drawing has more than ${tooMany[1]} of kind "${tooMany[0]}". Leave some out.`,
+      {
+        line: named(tooMany[0])[tooMany[1]]!.line,
+      },
+    );
   const datums = lettered(
     named('datum').map((shape) => ({
       id: shape.attributes['data-id'] ?? '',
@@ -66,6 +88,10 @@ function build(shapes: readonly Shape[], notices: readonly string[]): Result<Rea
   for (const shape of shapes) {
     const mark = shape === ground ? null : markOf(shape, kindOf(shape), marks.length + 1);
     if (mark) marks.push(mark);
+    if (marks.length > MOST_MARKS)
+      return problem('too-many', `The drawing has more than ${MOST_MARKS} marks. Leave some out.`, {
+        line: shape.line,
+      });
   }
   const edge = ground.attributes['data-edge'];
   const floor: Floor = {
@@ -98,12 +124,12 @@ function numbered(marks: readonly Mark[]): { readonly marks: Mark[]; readonly no
   const taken = new Set(marks.map(({ number }) => number));
   const seen = new Set<number>();
   const notices: string[] = [];
+  let free = 1;
   const single = marks.map((mark): Mark => {
     if (!seen.has(mark.number)) {
       seen.add(mark.number);
       return mark;
     }
-    let free = 1;
     while (taken.has(free)) free++;
     taken.add(free);
     notices.push(`Number ${mark.number} stands twice: ${mark.name} became number ${free}.`);

@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
 import type { CheckDistance } from './check-diagonals.ts';
+import { csvOf } from './csv-text.ts';
 import type { HowTo } from './setout-fix.ts';
 import type { SetOut } from './setout.ts';
 
@@ -60,5 +60,5 @@ export function setOutCsv(setOut: SetOut, checks: readonly CheckDistance[]): str
     second_from: to,
     check_tape_m: m(distanceM),
   }));
-  return `${Papa.unparse([...rows, ...last], { columns: FIELDS, newline: '\n' })}\n`;
+  return csvOf([...rows, ...last], FIELDS);
 }

@@ -41,8 +41,21 @@ const UNIT_M: Readonly<Record<string, number>> = {
   '': 0.0254 / 96,
 };
 
+/** More text, shapes or groups in groups than any drawing of a floor has. */
+const MOST_TEXT = 16 * 2 ** 20;
+const MOST_SHAPES = 20_000;
+const DEEPEST = 200;
+/** No coordinate of a floor lies further out, metres. */
+const FURTHEST_M = 1000;
+
 /** Every visible shape of an SVG text. */
 export function shapesOf(text: string): { shapes: Shape[]; notices: string[] } {
+  if (text.length > MOST_TEXT)
+    throw new Fault(
+      'too-large',
+      `The drawing has more than ${MOST_TEXT / 2 ** 20} MB. Leave out what is not the floor.`,
+      1,
+    );
   const shapes: Shape[] = [];
   const notices: string[] = [];
   const stack: Matrix[] = [];
@@ -66,13 +79,26 @@ export function shapesOf(text: string): { shapes: Shape[]; notices: string[] } {
     }
     hidden.push((hidden.at(-1) ?? false) || /^(svg:)?(defs|clipPath|mask|symbol|pattern)$/.test(tag.name));
     const matrix = stack.at(-1)!;
+    if (stack.length > DEEPEST)
+      throw new Fault(
+        'too-deep',
+        `There are more than ${DEEPEST} groups in each other. Ungroup the drawing.`,
+        parser.line,
+      );
     if (hidden.at(-1)) return;
+    if (shapes.length >= MOST_SHAPES)
+      throw new Fault(
+        'too-many',
+        `The drawing has more than ${MOST_SHAPES} shapes. Leave out what is not the floor.`,
+        parser.line,
+      );
+    const { line } = parser;
     shapes.push({
       name: tag.name.replace(/^svg:/, ''),
       attributes,
-      place: (x, y) => applyToPoint(matrix, { x, y }),
+      place: (x, y) => nearby(applyToPoint(matrix, { x, y }), line),
       unitM: Math.sqrt(Math.abs(matrix.a * matrix.d - matrix.b * matrix.c)),
-      line: parser.line,
+      line,
     });
   });
   parser.on('closetag', () => {
@@ -81,6 +107,15 @@ export function shapesOf(text: string): { shapes: Shape[]; notices: string[] } {
   });
   parser.write(text.replace(/^\uFEFF/, '')).close();
   return { shapes, notices };
+}
+
+function nearby(at: Point, line: number): Point {
+  if (Math.abs(at.x) <= FURTHEST_M && Math.abs(at.y) <= FURTHEST_M) return at;
+  throw new Fault(
+    'out-of-range',
+    `This lies further than ${FURTHEST_M} m from the corner of the floor. Check the scale and the moves of the drawing.`,
+    line,
+  );
 }
 
 function ownMatrix(attributes: Readonly<Record<string, string>>, line: number): Matrix {
@@ -142,6 +177,9 @@ export const tidy = ({ x, y }: Point): Point => ({ x: round(x), y: round(y) });
 export const spot = (shape: Shape, x: string, y: string): Point =>
   tidy(shape.place(number(shape, x, 0), number(shape, y, 0)));
 
+/** Corners that a floor may have. */
+export const MOST_CORNERS = 200;
+
 /** Corners of a polygon or a rectangle. */
 export function corners(shape: Shape): Point[] {
   if (shape.name === 'rect') {
@@ -158,6 +196,13 @@ export function corners(shape: Shape): Point[] {
     .trim()
     .split(/[\s,]+/)
     .map(Number);
+  if (values.length > 2 * MOST_CORNERS)
+    throw new Fault(
+      'too-many-corners',
+      `This outline has ${values.length / 2} corners; the most is ${MOST_CORNERS}. Simplify it in the drawing program.`,
+      shape.line,
+      'points',
+    );
   if (values.length < 6 || values.length % 2 === 1 || !values.every(Number.isFinite))
     throw new Fault(
       'bad-points',

@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { csvOf } from '../floor/csv-text.ts';
 import type { Footwork } from './footwork.ts';
 
 /** Planned footfalls as CSV: metres to 0.1 mm, seconds to the millisecond, degrees to a tenth. */
@@ -18,5 +18,5 @@ export function footfallsCsv(footwork: Footwork): string {
       heading_after_deg: footfall.headingAfterDeg?.toFixed(1) ?? '',
     })),
   );
-  return `${Papa.unparse(rows, { newline: '\n' })}\n`;
+  return csvOf(rows);
 }

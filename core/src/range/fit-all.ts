@@ -1,7 +1,7 @@
-import Papa from 'papaparse';
 import { balanceOf } from '../body/balance.ts';
 import { SCHOOLS } from '../body/schools.ts';
 import { placeStance, type StudentFit } from '../body/stance.ts';
+import { csvOf } from '../floor/csv-text.ts';
 import { reachRows, type FullFit } from './reach-chart.ts';
 import { strikerOf } from './reach-body.ts';
 
@@ -53,5 +53,5 @@ export function fitCsv(fits: readonly FullFit[]): string {
       })),
     ),
   );
-  return `${Papa.unparse(rows, { newline: '\n' })}\n`;
+  return csvOf(rows);
 }

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { plainCell, safeCell } from '../floor/csv-text.ts';
 import { problem, type Result } from '../floor/result.ts';
 import type { Samples, Track, TrackStrike } from './track.ts';
 import { validateTrack } from './validate.ts';
@@ -169,7 +170,7 @@ function readStrikes(header: readonly string[], rows: readonly string[][]): Trac
   if (at < 0) return [];
   const strikes: TrackStrike[] = [];
   for (let i = 1; i < rows.length; i++) {
-    const name = rows[i]![at]!.trim();
+    const name = plainCell(rows[i]![at]!.trim());
     if (name) strikes.push({ index: i - 1, name });
   }
   return strikes;
@@ -248,7 +249,7 @@ export function writeTrackCsv(track: Track): string {
   const withStrikes = strikes.size > 0;
   const rows = Array.from(track.timeS, (_, i) => [
     ...present.map(([, values, digits]) => cellOf(values[i]!, digits)),
-    ...(withStrikes ? [strikes.get(i) ?? ''] : []),
+    ...(withStrikes ? [safeCell(strikes.get(i) ?? '')] : []),
   ]);
   const fields = [...present.map(([name]) => name), ...(withStrikes ? [STRIKE] : [])];
   const notes = Object.entries(track.notes).map(([key, value]) => `# ${key}: ${value}\n`);

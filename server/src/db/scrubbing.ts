@@ -49,13 +49,13 @@ export function startScrubbing(opened: OpenDatabase, activity: Activity, logger:
     await pause();
     if (stopped) return;
     await seat.exec('vacuum full pg_statistic');
+    await cutLog(seat, pause);
     await db.delete(erasures).where(
       inArray(
         erasures.id,
         asked.map(({ id }) => id),
       ),
     );
-    await cutLog(seat, pause);
   };
   const run = (): void => {
     if (running || stopped) return;
