@@ -100,7 +100,7 @@ test('what is wrong is told in words that a coach would use, never those of a pr
   );
   const messages = rows.map(({ problem }) => problem!.message);
   expect(messages[0]).toMatch(
-    /Height: 17 would be 17(\.0)? cm; it lies between 80(\.0)? cm and 250(\.0)? cm/,
+    /Height: 17 would be 17 cm; it lies between 80 cm and 2\.50 m/,
   );
   expect(messages[1]).toMatch(/orthodox.*southpaw/);
   expect(messages[4]).toMatch(/four digits/);

@@ -29,9 +29,13 @@ export function stubProgram(
     calls.push({ path, init });
     const own = more[`${init?.method ?? 'GET'} ${path}`];
     if (own) return answer(...own(init));
-    if (path === '/api/settings') return answer(200, { clubName: 'Saltmarsh', units: 'metric' });
+    if (path === '/api/settings') return answer(200, { clubName: 'Saltmarsh', units: 'metric', version: 1 });
     if (path === '/api/students') return answer(200, STUDENTS);
     if (path === '/api/schools') return answer(200, []);
+    if (path === '/api/sign-in') return answer(200, { needed: false, role: 'coach' });
+    if (path === '/api/health') return answer(200, { status: 'ok', message: '', pendingErasures: 0 });
+    if (path === '/api/students/everyone') return answer(200, STUDENTS);
+    if (path === '/api/checks/latest') return answer(200, []);
     return answer(404, { error: { code: 'not-found', message: 'There is no such thing.', place: {} } });
   }) as typeof fetch;
   return calls;

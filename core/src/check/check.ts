@@ -40,6 +40,22 @@ export function checkPlan(drill: PlannedDrill): { footwork: Footwork; findings: 
   return { footwork, findings: judge(performPlan(drill, footwork)) };
 }
 
+/** Longer plans are expanded but not judged at once. */
+export const MOST_JUDGED_MOVES = 1500;
+
+export interface Judged {
+  readonly footwork: Footwork;
+  /** Null when the plan has too many moves to be judged at once. */
+  readonly findings: Finding[] | null;
+}
+
+/** A plan judged as it is edited: one with more than MOST_JUDGED_MOVES moves is only expanded. */
+export function judgePlan(drill: PlannedDrill): Judged {
+  const footwork = expand(drill);
+  const tooMany = footwork.moves.length > MOST_JUDGED_MOVES;
+  return { footwork, findings: tooMany ? null : judge(performPlan(drill, footwork)) };
+}
+
 /**
  * Checks a track against a plan: finds the footfalls, matches them to the planned moves, judges them
  * by the rules that judged the plan, and measures gap, beat and balance.

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { chanceFrom } from './random.ts';
-import { adjustMarks, landmarksOf, moveWords, type Control, type Reading } from './adjust.ts';
+import { tapeBack, adjustMarks, landmarksOf, moveWords, type Control, type Reading } from './adjust.ts';
 import { rectangularFloor } from './floor.ts';
 import { distanceM, type Point } from './vector.ts';
 
@@ -209,4 +209,35 @@ test('a mark may be sent towards a door or a bag, not only a corner', () => {
   expect(moveWords(mark, planned.get('cone 2')!, landmarks, 'metric')).toBe(
     'Move cone 2 2 cm towards the door.',
   );
+});
+
+describe('taping back', () => {
+  const control = {
+    datums: new Map([
+      ['A', { x: 0, y: 0 }],
+      ['B', { x: 6, y: 0 }],
+      ['C', { x: 6, y: 8 }],
+      ['D', { x: 0, y: 8 }],
+    ]),
+    planned: new Map([['cone', { x: 3, y: 4 }]]),
+    readingUM: 0.005,
+    settingUM: 0.1,
+  };
+
+  // The cone stands right: 5 m from every corner (a 3-4-5 triangle).
+  const right = ['A', 'B', 'C'].map((from) => ({ from, to: 'cone', distanceM: 5 }));
+
+  test('no mark is moved by a reading that was just called wrong', () => {
+    const wrong = { from: 'D', to: 'cone', distanceM: 5.4 };
+    const answer = tapeBack(control, [...right, wrong]);
+    if (!answer.ok) throw new Error(answer.message);
+    expect(answer.value.rejected).toBe(wrong);
+    expect(answer.value.marks[0]).toMatchObject({ id: 'cone', verdict: 'leave' });
+  });
+
+  test('one reading cannot tell, however far off it is', () => {
+    const answer = tapeBack(control, [{ from: 'A', to: 'cone', distanceM: 5.6 }]);
+    if (!answer.ok) throw new Error(answer.message);
+    expect(answer.value.marks[0]!.verdict).toBe('cannot-tell');
+  });
 });

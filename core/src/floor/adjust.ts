@@ -115,6 +115,33 @@ export function adjustMarks(control: Control, readings: readonly Reading[]): Adj
   return { ok: true, value: report(control, ids, places, cofactor, adjusted) };
 }
 
+export interface TapedBack extends Adjustment {
+  /** The reading that was left out because the others contradict it, or null. */
+  readonly rejected: Reading | null;
+}
+
+/**
+ * The answer to distances taped back: a reading that the others contradict is left out before any mark is
+ * told to move, and a mark that fewer than two readings touch is never told to.
+ */
+export function tapeBack(
+  control: Control,
+  readings: readonly Reading[],
+): { readonly ok: true; readonly value: TapedBack } | { readonly ok: false; readonly message: string } {
+  const all = adjustMarks(control, readings);
+  if (!all.ok) return all;
+  const at = all.value.suspect ? all.value.readings.indexOf(all.value.suspect) : -1;
+  const rejected = at < 0 ? null : readings[at]!;
+  const used = readings.filter((reading) => reading !== rejected);
+  const judged = rejected ? adjustMarks(control, used) : all;
+  if (!judged.ok) return judged;
+  const touching = (id: string): number => used.filter(({ from, to }) => from === id || to === id).length;
+  const marks = judged.value.marks.map((mark) =>
+    touching(mark.id) < 2 ? { ...mark, verdict: 'cannot-tell' as const } : mark,
+  );
+  return { ok: true, value: { ...judged.value, readings: all.value.readings, marks, rejected } };
+}
+
 function designOf(
   ids: readonly string[],
   readings: readonly Reading[],

@@ -42,15 +42,20 @@ const COLUMNS = {
 
 /**
  * The set-out sheet in black and white: the floor with its numbered marks, what to check first, and a row
- * to tick for every mark in the order that walks least.
+ * to tick for every mark in the order that walks least. It names whom it was measured for, when somebody.
  */
-export async function setOutSheet(job: SetOutJob, units: UnitSystem, paper: Paper): Promise<Uint8Array> {
+export async function setOutSheet(
+  job: SetOutJob,
+  units: UnitSystem,
+  paper: Paper,
+  forWhom = '',
+): Promise<Uint8Array> {
   const sheet = await newSheet(paper, `Set out: ${job.name}`);
   const { widthM, heightM } = PAPERS[paper];
   let page = newPage(sheet);
   const top = heightM - MARGIN_M;
   write(page, sheet.bold, job.name, MARGIN_M, top - 0.005, 16);
-  const walk = `${job.floor.name}. ${job.table.rows.length} places, ${formatLength(job.table.walkM, units)} from mark to mark. Tape of ${formatLength(job.table.tape.lengthM, units)}, good to ${formatSmall(job.table.tape.readingUM, units)}.`;
+  const walk = `${forWhom === '' ? '' : `Measured for ${forWhom}. `}${job.floor.name}. ${job.table.rows.length} places, ${formatLength(job.table.walkM, units)} from mark to mark. Tape of ${formatLength(job.table.tape.lengthM, units)}, good to ${formatSmall(job.table.tape.readingUM, units)}.`;
   write(page, sheet.regular, walk, MARGIN_M, top - 0.011, 9);
   const lines = notesOf(job, units).flatMap((note) =>
     wrapped(sheet.regular, note, 8.5, widthM - 2 * MARGIN_M),

@@ -1,17 +1,38 @@
-import type {
-  CheckInput,
-  StoredSchool,
-  Settings,
-  StoredCheck,
-  StoredFloor,
-  StoredPlan,
-  Student,
-  StudentInput,
-  TrackInfo,
+import {
+  backupSummarySchema,
+  belongingsSchema,
+  checkPageSchema,
+  checkSchema,
+  checkSummarySchema,
+  healthSchema,
+  settingsSchema,
+  signedInSchema,
+  storedFloorSchema,
+  storedPlanSchema,
+  storedSchoolSchema,
+  studentSchema,
+  trackInfoSchema,
+  trackPageSchema,
+  type CheckInput,
+  type Settings,
+  type SettingsInput,
+  type SignedIn,
+  type StoredCheck,
+  type StoredFloor,
+  type StoredPlan,
+  type StoredSchool,
+  type Student,
+  type StudentInput,
+  type TrackInfo,
 } from '@angled-chalk/contract';
 import type { FloorPlan, Plan, School } from '@angled-chalk/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from './client.ts';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { v4 } from 'uuid';
+import { z } from 'zod';
+import { api, LONG_MS } from './client.ts';
+
+/** A new id; also where the page is not secure, which crypto.randomUUID needs. */
+export const newId = (): string => v4();
 
 export const KEYS = {
   settings: ['settings'],
@@ -21,69 +42,187 @@ export const KEYS = {
   schools: ['schools'],
   tracks: ['tracks'],
   checks: ['checks'],
+  health: ['health'],
+  signedIn: ['signed-in'],
 } as const;
 
+/** What the core knows by its own, stricter types has the contract's shape. */
+const planShape = storedPlanSchema as unknown as z.ZodType<StoredPlan>;
+const floorShape = storedFloorSchema as unknown as z.ZodType<StoredFloor>;
+const schoolShape = storedSchoolSchema as unknown as z.ZodType<StoredSchool>;
+const checkShape = checkSchema as unknown as z.ZodType<StoredCheck>;
+
+/** What is edited and stored, by its list: its shape, and what of it is edited. */
+const STORED = {
+  students: { shape: studentSchema, valueOf: studentInputOf },
+  plans: { shape: planShape, valueOf: ({ plan }: StoredPlan): Plan => plan },
+  floors: { shape: floorShape, valueOf: ({ floor }: StoredFloor): FloorPlan => floor },
+  schools: { shape: schoolShape, valueOf: ({ school }: StoredSchool): School => school },
+} as const;
+
+interface StoredKinds {
+  readonly students: { readonly item: Student; readonly value: StudentInput };
+  readonly plans: { readonly item: StoredPlan; readonly value: Plan };
+  readonly floors: { readonly item: StoredFloor; readonly value: FloorPlan };
+  readonly schools: { readonly item: StoredSchool; readonly value: School };
+}
+
+/** What of a student is typed. */
+export function studentInputOf(student: Student): StudentInput {
+  const { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy } = student;
+  return { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy };
+}
+
+/** How an edited thing is kept, saved over the version that was read, and read again after a conflict. */
+export function useStored<K extends keyof StoredKinds>(kind: K, item: StoredKinds[K]['item']) {
+  type Item = StoredKinds[K]['item'];
+  type Value = StoredKinds[K]['value'];
+  const client = useQueryClient();
+  const { shape, valueOf } = STORED[kind] as unknown as {
+    readonly shape: z.ZodType<Item>;
+    readonly valueOf: (item: Item) => Value;
+  };
+  const path = `/${kind}/${item.id}`;
+  return {
+    key: `editing-${kind.slice(0, -1)}-${item.id}`,
+    stored: { value: valueOf(item), version: item.version },
+    save: async (value: Value, version: number): Promise<Item> => {
+      const saved = await api.put(path, { version, value }, shape);
+      client.setQueryData<Item[]>(KEYS[kind], (list) =>
+        list?.map((one) => (one.id === saved.id ? saved : one)),
+      );
+      return saved;
+    },
+    fetchCurrent: async (): Promise<{ value: Value; version: number }> => {
+      const current = await api.get(path, shape);
+      return { value: valueOf(current), version: current.version };
+    },
+  };
+}
+
+const HEALTH_EVERY_MS = 30_000;
+const HEALTH_SOON_MS = 1500;
+
+export const useSignedIn = () =>
+  useQuery({
+    queryKey: KEYS.signedIn,
+    queryFn: () => api.get('/sign-in', signedInSchema),
+    staleTime: Infinity,
+  });
+export const useSignIn = () =>
+  useWrite(KEYS.signedIn, (input: { passphrase: string } | { code: string }): Promise<SignedIn> =>
+    api.post('/sign-in', input, signedInSchema),
+  );
+/** How the program is doing: asked again soon while it has something to tell. */
+export const useHealth = () =>
+  useQuery({
+    queryKey: KEYS.health,
+    queryFn: () => api.get('/health', healthSchema),
+    refetchInterval: ({ state: { data, error } }) =>
+      error || (data && (data.status !== 'ok' || data.pendingErasures > 0))
+        ? HEALTH_SOON_MS
+        : HEALTH_EVERY_MS,
+    retry: false,
+  });
 export const useSettings = () =>
-  useQuery({ queryKey: KEYS.settings, queryFn: () => api.get<Settings>('/settings') });
+  useQuery({ queryKey: KEYS.settings, queryFn: () => api.get('/settings', settingsSchema) });
 export const useStudents = () =>
-  useQuery({ queryKey: KEYS.students, queryFn: () => api.get<Student[]>('/students') });
+  useQuery({ queryKey: KEYS.students, queryFn: () => api.get('/students', z.array(studentSchema)) });
 /** Everyone, also those put away. */
-export const useEveryone = () =>
+export const useEveryone = (wanted = true) =>
   useQuery({
     queryKey: [...KEYS.students, 'everyone'],
-    queryFn: () => api.get<Student[]>('/students/everyone'),
+    queryFn: () => api.get('/students/everyone', z.array(studentSchema)),
+    enabled: wanted,
+  });
+export const useBelongings = (id: string, wanted: boolean) =>
+  useQuery({
+    queryKey: [...KEYS.students, id, 'belongings'],
+    queryFn: () => api.get(`/students/${id}/belongings`, belongingsSchema),
+    enabled: wanted,
+    staleTime: 0,
   });
 export const useSchools = () =>
-  useQuery({ queryKey: KEYS.schools, queryFn: () => api.get<StoredSchool[]>('/schools') });
+  useQuery({ queryKey: KEYS.schools, queryFn: () => api.get('/schools', z.array(schoolShape)) });
 export const usePlans = () =>
-  useQuery({ queryKey: KEYS.plans, queryFn: () => api.get<StoredPlan[]>('/plans') });
+  useQuery({ queryKey: KEYS.plans, queryFn: () => api.get('/plans', z.array(planShape)) });
 export const useFloors = () =>
-  useQuery({ queryKey: KEYS.floors, queryFn: () => api.get<StoredFloor[]>('/floors') });
-export const useTracks = () =>
-  useQuery({ queryKey: KEYS.tracks, queryFn: () => api.get<TrackInfo[]>('/tracks') });
-export const useChecks = (studentId?: string) =>
+  useQuery({ queryKey: KEYS.floors, queryFn: () => api.get('/floors', z.array(floorShape)) });
+
+/** A page of a list, from 0, of one student or of all. */
+export interface PageOrder {
+  readonly page: number;
+  readonly size: number;
+  readonly studentId?: string | undefined;
+}
+const pageQuery = ({ page, size, studentId }: PageOrder): string =>
+  new URLSearchParams({
+    limit: String(size),
+    offset: String(page * size),
+    ...(studentId ? { studentId } : {}),
+  }).toString();
+
+export const useTracks = (order: PageOrder) =>
   useQuery({
-    queryKey: [...KEYS.checks, 'list', studentId ?? 'all'],
-    queryFn: () => api.get<StoredCheck[]>(`/checks${studentId ? `?studentId=${studentId}` : ''}`),
+    queryKey: [...KEYS.tracks, order],
+    queryFn: () => api.get(`/tracks?${pageQuery(order)}`, trackPageSchema),
+    placeholderData: keepPreviousData,
+  });
+export const useChecks = (order: PageOrder) =>
+  useQuery({
+    queryKey: [...KEYS.checks, 'list', order],
+    queryFn: () => api.get(`/checks?${pageQuery(order)}`, checkPageSchema),
+    placeholderData: keepPreviousData,
+  });
+/** The newest check of every student who has one. */
+export const useLatestChecks = () =>
+  useQuery({
+    queryKey: [...KEYS.checks, 'latest'],
+    queryFn: () => api.get('/checks/latest', z.array(checkSummarySchema)),
   });
 export const useCheck = (id: string) =>
-  useQuery({ queryKey: [...KEYS.checks, id], queryFn: () => api.get<StoredCheck>(`/checks/${id}`) });
+  useQuery({ queryKey: [...KEYS.checks, id], queryFn: () => api.get(`/checks/${id}`, checkShape) });
 
 /** Writes, and reads again the list that the write changes. */
 function useWrite<Input, Output>(key: readonly string[], write: (input: Input) => Promise<Output>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: write,
+    // Without a connection a write fails at once and says so, instead of waiting unseen.
+    networkMode: 'always',
     onSuccess: () => client.invalidateQueries({ queryKey: key }),
   });
 }
 
 export const useSaveSettings = () =>
-  useWrite(KEYS.settings, (settings: Settings) => api.put<Settings>('/settings', settings));
+  useWrite(KEYS.settings, ({ version, ...value }: Settings): Promise<Settings> =>
+    api.put('/settings', { version, value: value satisfies SettingsInput }, settingsSchema),
+  );
 export const useAddStudent = () =>
   useWrite(KEYS.students, (input: { id: string; value: StudentInput }) =>
-    api.post<Student>('/students', input),
+    api.post('/students', input, studentSchema),
   );
 export const useImportRoster = () =>
   useWrite(KEYS.students, (students: readonly { id: string; value: StudentInput }[]) =>
-    api.post<{ added: number }>('/students/import', { students }),
+    api.post('/students/import', { students }, z.object({ added: z.number() }), LONG_MS),
   );
 export const useAddSchool = () =>
-  useWrite(KEYS.schools, (input: { id: string; value: School }) => api.post<StoredSchool>('/schools', input));
+  useWrite(KEYS.schools, (input: { id: string; value: School }) => api.post('/schools', input, schoolShape));
 /** Removes a person for good, with what hangs on them. */
 export function useErase() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (id: string) => api.erase(`/students/${id}/erase`),
+    networkMode: 'always',
     onSuccess: () => client.invalidateQueries(),
   });
 }
 export const useAddPlan = () =>
-  useWrite(KEYS.plans, (input: { id: string; value: Plan }) => api.post<StoredPlan>('/plans', input));
+  useWrite(KEYS.plans, (input: { id: string; value: Plan }) => api.post('/plans', input, planShape));
 export const useAddFloor = () =>
-  useWrite(KEYS.floors, (input: { id: string; value: FloorPlan }) => api.post<StoredFloor>('/floors', input));
+  useWrite(KEYS.floors, (input: { id: string; value: FloorPlan }) => api.post('/floors', input, floorShape));
 export const useAddCheck = () =>
-  useWrite(KEYS.checks, (input: CheckInput) => api.post<StoredCheck>('/checks', input));
+  useWrite(KEYS.checks, (input: CheckInput) => api.post('/checks', input, checkShape));
 
 export interface NewTrack {
   readonly name: string;
@@ -95,12 +234,29 @@ export interface NewTrack {
 
 export const useAddTrack = () =>
   useWrite(KEYS.tracks, ({ packed, ...about }: NewTrack) => {
-    const query = new URLSearchParams({ id: crypto.randomUUID(), ...about });
-    return api.postBytes<TrackInfo>(`/tracks?${query.toString()}`, packed);
+    const query = new URLSearchParams({ id: newId(), ...about });
+    return api.postBytes(`/tracks?${query.toString()}`, new Blob([packed]), trackInfoSchema);
   });
+
+/** A backup is brought in and looked at; nothing changes yet. */
+export const useLookAtBackup = () =>
+  useMutation({
+    mutationFn: (file: File) => api.postBytes('/backup/look', file, backupSummarySchema, 'application/zip'),
+    networkMode: 'always',
+  });
+/** The backup that was looked at replaces the whole club. */
+export function useTakeBackup() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) =>
+      api.post(`/backup/${id}/take`, {}, z.object({ restored: z.literal(true) }), LONG_MS),
+    networkMode: 'always',
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
 
 /** Deletes a student or a plan, and brings it back. */
 export const useDelete = (kind: 'students' | 'plans' | 'schools' | 'floors') =>
   useWrite(KEYS[kind], (id: string) => api.remove(`/${kind}/${id}`));
 export const useRestore = (kind: 'students' | 'plans' | 'schools' | 'floors') =>
-  useWrite(KEYS[kind], (id: string) => api.post<unknown>(`/${kind}/${id}/restore`, {}));
+  useWrite(KEYS[kind], (id: string) => api.post(`/${kind}/${id}/restore`, {}, z.unknown()));

@@ -5,6 +5,7 @@ import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { ClubProvider } from './club.tsx';
 import { BrokenPage } from './BrokenPage.tsx';
+import { SignInGate } from './SignInGate.tsx';
 import { NoticeProvider } from './notice.tsx';
 import { Shell } from './Shell.tsx';
 import { theme } from './theme.ts';
@@ -26,73 +27,83 @@ const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <BrokenPage />,
     HydrateFallback: () => null,
+    // A screen that fails leaves the way to the others.
     children: [
-      { index: true, element: <Navigate to="/students" replace /> },
       {
-        path: 'students',
-        lazy: async () => ({ Component: (await import('../students/StudentsPage.tsx')).StudentsPage }),
+        errorElement: <BrokenPage />,
+        children: [
+          { index: true, element: <Navigate to="/students" replace /> },
+          {
+            path: 'students',
+            lazy: async () => ({ Component: (await import('../students/StudentsPage.tsx')).StudentsPage }),
+          },
+          {
+            path: 'students/:id',
+            lazy: async () => ({ Component: (await import('../students/StudentPage.tsx')).StudentPage }),
+          },
+          {
+            path: 'students/:id/:tab',
+            lazy: async () => ({ Component: (await import('../students/StudentPage.tsx')).StudentPage }),
+          },
+          {
+            path: 'schools/:id',
+            lazy: async () => ({ Component: (await import('../schools/SchoolPage.tsx')).SchoolPage }),
+          },
+          {
+            path: 'floors',
+            lazy: async () => ({ Component: (await import('../floor/FloorsPage.tsx')).FloorsPage }),
+          },
+          {
+            path: 'floors/:id',
+            lazy: async () => ({ Component: (await import('../floor/FloorPage.tsx')).FloorPage }),
+          },
+          {
+            path: 'patterns',
+            lazy: async () => ({ Component: (await import('../pattern/PlansPage.tsx')).PlansPage }),
+          },
+          {
+            path: 'patterns/:id',
+            lazy: async () => ({ Component: (await import('../pattern/PlanPage.tsx')).PlanPage }),
+          },
+          {
+            path: 'set-out',
+            lazy: async () => ({ Component: (await import('../setout/SetOutChoice.tsx')).SetOutChoice }),
+          },
+          {
+            path: 'set-out/floor/:id',
+            lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).FloorSetOut }),
+          },
+          {
+            path: 'set-out/floor/:id/walk',
+            lazy: async () => ({ Component: (await import('../setout/WalkPage.tsx')).FloorWalk }),
+          },
+          {
+            path: 'set-out/:id',
+            lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).PatternSetOut }),
+          },
+          {
+            path: 'set-out/:id/walk',
+            lazy: async () => ({ Component: (await import('../setout/WalkPage.tsx')).PatternWalk }),
+          },
+          {
+            path: 'record',
+            lazy: async () => ({ Component: (await import('../record/RecordPage.tsx')).RecordPage }),
+          },
+          {
+            path: 'checks',
+            lazy: async () => ({ Component: (await import('../check/ChecksPage.tsx')).ChecksPage }),
+          },
+          {
+            path: 'checks/:id',
+            lazy: async () => ({ Component: (await import('../check/CheckPage.tsx')).CheckPage }),
+          },
+          {
+            path: 'club',
+            lazy: async () => ({ Component: (await import('../club/ClubPage.tsx')).ClubPage }),
+          },
+          { path: '*', element: <BrokenPage /> },
+        ],
       },
-      {
-        path: 'students/:id',
-        lazy: async () => ({ Component: (await import('../students/StudentPage.tsx')).StudentPage }),
-      },
-      {
-        path: 'students/:id/:tab',
-        lazy: async () => ({ Component: (await import('../students/StudentPage.tsx')).StudentPage }),
-      },
-      {
-        path: 'schools/:id',
-        lazy: async () => ({ Component: (await import('../schools/SchoolPage.tsx')).SchoolPage }),
-      },
-      {
-        path: 'floors',
-        lazy: async () => ({ Component: (await import('../floor/FloorsPage.tsx')).FloorsPage }),
-      },
-      {
-        path: 'floors/:id',
-        lazy: async () => ({ Component: (await import('../floor/FloorPage.tsx')).FloorPage }),
-      },
-      {
-        path: 'patterns',
-        lazy: async () => ({ Component: (await import('../pattern/PlansPage.tsx')).PlansPage }),
-      },
-      {
-        path: 'patterns/:id',
-        lazy: async () => ({ Component: (await import('../pattern/PlanPage.tsx')).PlanPage }),
-      },
-      {
-        path: 'set-out',
-        lazy: async () => ({ Component: (await import('../setout/SetOutChoice.tsx')).SetOutChoice }),
-      },
-      {
-        path: 'set-out/floor/:id',
-        lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).FloorSetOut }),
-      },
-      {
-        path: 'set-out/floor/:id/walk',
-        lazy: async () => ({ Component: (await import('../setout/WalkPage.tsx')).FloorWalk }),
-      },
-      {
-        path: 'set-out/:id',
-        lazy: async () => ({ Component: (await import('../setout/SetOutPage.tsx')).PatternSetOut }),
-      },
-      {
-        path: 'set-out/:id/walk',
-        lazy: async () => ({ Component: (await import('../setout/WalkPage.tsx')).PatternWalk }),
-      },
-      {
-        path: 'record',
-        lazy: async () => ({ Component: (await import('../record/RecordPage.tsx')).RecordPage }),
-      },
-      {
-        path: 'checks',
-        lazy: async () => ({ Component: (await import('../check/ChecksPage.tsx')).ChecksPage }),
-      },
-      {
-        path: 'checks/:id',
-        lazy: async () => ({ Component: (await import('../check/CheckPage.tsx')).CheckPage }),
-      },
-      { path: '*', element: <BrokenPage /> },
     ],
   },
 ]);
@@ -103,9 +114,11 @@ export function App() {
       <CssBaseline />
       <QueryClientProvider client={client}>
         <NoticeProvider>
-          <ClubProvider>
-            <RouterProvider router={router} />
-          </ClubProvider>
+          <SignInGate>
+            <ClubProvider>
+              <RouterProvider router={router} />
+            </ClubProvider>
+          </SignInGate>
         </NoticeProvider>
       </QueryClientProvider>
     </ThemeProvider>

@@ -1,4 +1,7 @@
+import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import Link from '@mui/material/Link';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -8,7 +11,7 @@ import { NavLink, Outlet } from 'react-router';
 import { useClub } from './club.tsx';
 import { useNotice } from './notice.tsx';
 import { PALETTE } from './palette.ts';
-import { SelectBox } from '../parts/SelectBox.tsx';
+import { HealthLine } from './HealthLine.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 
 /** The way through the program is the order of the work. */
@@ -24,7 +27,7 @@ const STEPS = [
 const PHONE = '@media (max-width: 760px)';
 
 export function Shell() {
-  const { clubName, error } = useClub();
+  const { clubName, error, retry } = useClub();
   return (
     <Box
       sx={{
@@ -58,8 +61,8 @@ export function Shell() {
           px: 2,
           [PHONE]: { gap: 1, px: 1 },
           py: 0.75,
-          bgcolor: PALETTE.ink,
-          color: PALETTE.chalk,
+          bgcolor: PALETTE.band,
+          color: PALETTE.bandInk,
         }}
       >
         <Typography
@@ -68,14 +71,19 @@ export function Shell() {
         >
           Angled Chalk
         </Typography>
-        <Typography
-          component="span"
+        <Link
+          component={NavLink}
+          to="/club"
           variant="body2"
+          color="inherit"
           noWrap
-          sx={{ opacity: 0.85, [PHONE]: { display: 'none' } }}
+          sx={{
+            opacity: 0.9,
+            [PHONE]: { fontSize: 0, p: 1, '&::before': { content: '"Club"', fontSize: '0.86rem' } },
+          }}
         >
-          {clubName}
-        </Typography>
+          {clubName === '' ? 'Club' : clubName}
+        </Link>
         <Box sx={{ flex: 1, [PHONE]: { display: 'none' } }} />
         <ChosenStudent />
         <UnitsChoice />
@@ -87,33 +95,57 @@ export function Shell() {
         tabIndex={-1}
         sx={{ minWidth: 0, p: 2, [PHONE]: { p: 1.25 }, '@media print': { p: 0 } }}
       >
-        {error ? <ErrorBox error={error} /> : <Outlet />}
+        <HealthLine />
+        {error && (
+          <Box sx={{ mb: 1.5 }}>
+            <ErrorBox error={error} title="The club could not be read">
+              <Box sx={{ mt: 1 }}>
+                <Button onClick={retry}>Try again</Button>
+              </Box>
+            </ErrorBox>
+          </Box>
+        )}
+        <Outlet />
       </Box>
     </Box>
   );
 }
 
 const onDark = {
-  '& .MuiInputBase-root': { color: PALETTE.chalk, bgcolor: 'rgba(255,255,255,0.08)' },
+  '& .MuiInputBase-root': { color: PALETTE.bandInk, bgcolor: 'rgba(255,255,255,0.08)' },
   '& .MuiOutlinedInput-notchedOutline': { borderColor: 'rgba(255,255,255,0.45)' },
-  '& .MuiSvgIcon-root': { color: PALETTE.chalk },
+  '& .MuiSvgIcon-root': { color: PALETTE.bandInk },
 };
 
 function ChosenStudent() {
   const { students, student, chooseStudent } = useClub();
   if (!student) return null;
   return (
-    <SelectBox
-      quiet
-      fullWidth={false}
-      label="Chosen student"
-      value={student.id}
-      onChoice={chooseStudent}
-      choices={students.map(
-        ({ id, name, leadSide }) =>
-          [id, `${name} · ${leadSide === 'left' ? 'orthodox' : 'southpaw'}`] as const,
+    <Autocomplete
+      size="small"
+      disableClearable
+      value={student}
+      options={[...students]}
+      getOptionKey={({ id }) => id}
+      getOptionLabel={({ name }) => name}
+      isOptionEqualToValue={(a, b) => a.id === b.id}
+      onChange={(_event, chosen) => chooseStudent(chosen.id)}
+      noOptionsText="Nobody of that name"
+      renderOption={({ key, ...props }, { name, leadSide }) => (
+        <li key={key} {...props}>
+          {name} · {leadSide === 'left' ? 'orthodox' : 'southpaw'}
+        </li>
       )}
-      sx={{ minWidth: 0, flex: '0 1 220px', ...onDark }}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          slotProps={{
+            ...params.slotProps,
+            htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Chosen student' },
+          }}
+        />
+      )}
+      sx={{ minWidth: 0, flex: '0 1 240px', [PHONE]: { flex: '1 1 130px' }, ...onDark }}
     />
   );
 }
@@ -131,14 +163,16 @@ function UnitsChoice() {
     });
   };
   const button = {
-    color: PALETTE.chalk,
+    color: PALETTE.bandInk,
     borderColor: 'rgba(255,255,255,0.45)',
     px: 1.5,
     whiteSpace: 'nowrap',
     minHeight: 48,
     textTransform: 'none',
   };
-  const chosen = { '&.Mui-selected, &.Mui-selected:hover': { bgcolor: PALETTE.chalk, color: PALETTE.ink } };
+  const chosen = {
+    '&.Mui-selected, &.Mui-selected:hover': { bgcolor: PALETTE.bandInk, color: PALETTE.band },
+  };
   return (
     <ToggleButtonGroup
       exclusive
@@ -195,7 +229,7 @@ function Steps() {
                 color: PALETTE.ink,
                 textDecoration: 'none',
                 borderLeft: '5px solid transparent',
-                '&:hover': { bgcolor: 'rgba(11,90,80,0.08)' },
+                '&:hover': { bgcolor: PALETTE.actionFill },
                 '&.active': { borderLeftColor: PALETTE.action, bgcolor: PALETTE.chalk, fontWeight: 750 },
                 [PHONE]: {
                   display: 'flex',

@@ -1,7 +1,7 @@
 import type { Student } from '@angled-chalk/contract';
 import { SCHOOLS, type School, type StudentFit, type UnitSystem } from '@angled-chalk/core';
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
-import { useSaveSettings, useSchools, useSettings, useStudents } from '../api/queries.ts';
+import { useSaveSettings, useSchools, useSettings, useSignedIn, useStudents } from '../api/queries.ts';
 
 /** What stays in sight on every screen: the chosen student and the units. */
 export interface Club {
@@ -17,8 +17,11 @@ export interface Club {
   readonly clubSchools: readonly School[];
   /** A student as the core fits them: with the club's own school where it is theirs. */
   readonly fitOf: (student: StudentLike) => StudentFit;
+  /** Coaches change, erase and take out; helpers only look. */
+  readonly isCoach: boolean;
   readonly loading: boolean;
   readonly error: Error | null;
+  readonly retry: () => void;
 }
 
 type StudentLike = Pick<Student, 'name' | 'leadSide' | 'schoolId' | 'lengths'>;
@@ -44,6 +47,7 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
   const students = useStudents();
   const schools = useSchools();
   const save = useSaveSettings();
+  const signedIn = useSignedIn();
   const [chosenId, setChosenId] = useState(() => localStorage.getItem(CHOSEN));
   const [deviceUnits, setDeviceUnits] = useState(unitsOfDevice);
   const chooseStudent = useCallback((id: string) => {
@@ -54,7 +58,7 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
   const club = useMemo((): Club => {
     const list = students.data ?? [];
     const clubSchools = (schools.data ?? []).map(({ id, school }) => ({ ...school, id }));
-    const known = settings.data ?? { clubName: '', units: 'metric' as const };
+    const known = settings.data ?? { clubName: '', units: 'metric' as const, version: 1 };
     return {
       clubName: known.clubName,
       units: deviceUnits ?? known.units,
@@ -69,10 +73,14 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
       chooseStudent,
       clubSchools,
       fitOf: (student) => fitWith(student, clubSchools),
+      isCoach: signedIn.data?.role !== 'helper',
       loading: students.isLoading || settings.isLoading || schools.isLoading,
       error: students.error ?? settings.error ?? schools.error,
+      retry: () => {
+        for (const one of [students, settings, schools]) void one.refetch();
+      },
     };
-  }, [settings, students, schools, chosenId, chooseStudent, mutate, deviceUnits]);
+  }, [settings, students, schools, signedIn.data, chosenId, chooseStudent, mutate, deviceUnits]);
   return <ClubContext value={club}>{children}</ClubContext>;
 }
 

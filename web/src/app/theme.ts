@@ -1,19 +1,26 @@
 import { createTheme } from '@mui/material/styles';
-import { PALETTE } from './palette.ts';
+import { COLOURS, coloursOf, PALETTE } from './palette.ts';
 
 const FONT = "'Archivo Variable', 'Archivo', 'DejaVu Sans', sans-serif";
 
+const paletteOf = (mode: 'light' | 'dark') => {
+  const colours = COLOURS[mode];
+  return {
+    background: { default: colours.canvas, paper: colours.chalk },
+    text: { primary: colours.ink, secondary: colours.softInk },
+    divider: colours.rule,
+    primary: { main: colours.action },
+    error: { main: colours.notMet },
+    warning: { main: colours.cannotTell },
+    info: { main: colours.planned },
+    success: { main: colours.met },
+  };
+};
+
+/** Light or dark as the device wishes. */
 export const theme = createTheme({
-  palette: {
-    background: { default: PALETTE.canvas, paper: PALETTE.chalk },
-    text: { primary: PALETTE.ink, secondary: PALETTE.softInk },
-    divider: PALETTE.rule,
-    primary: { main: PALETTE.action },
-    error: { main: PALETTE.notMet },
-    warning: { main: PALETTE.cannotTell },
-    info: { main: PALETTE.planned },
-    success: { main: PALETTE.met },
-  },
+  cssVariables: { colorSchemeSelector: 'media' },
+  colorSchemes: { light: { palette: paletteOf('light') }, dark: { palette: paletteOf('dark') } },
   shape: { borderRadius: 3 },
   typography: {
     fontFamily: FONT,
@@ -26,9 +33,22 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
+        ':root': { ...coloursOf('light'), colorScheme: 'light dark' },
+        '@media (prefers-color-scheme: dark)': { ':root': coloursOf('dark') },
         body: { fontVariantNumeric: 'tabular-nums' },
         ':focus-visible': { outline: `3px solid ${PALETTE.action}`, outlineOffset: 2 },
+        // Lengths in a drawing are metres: there the focus is a line three pixels wide at any scale.
+        'svg :focus-visible': { outline: 'none' },
+        'svg g:focus-visible > :first-child, svg circle:focus-visible, svg path:focus-visible': {
+          stroke: PALETTE.action,
+          strokeOpacity: 1,
+          strokeWidth: '3px',
+          vectorEffect: 'non-scaling-stroke',
+        },
+        // Every part of what is dragged: a finger that moves it must not scroll the page instead.
+        '.stays, .stays *': { touchAction: 'none' },
         '@media print': {
+          ':root': { ...coloursOf('light'), colorScheme: 'light' },
           body: { background: '#fff' },
           '.no-print': { display: 'none !important' },
         },

@@ -23,7 +23,8 @@ import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView } from '../plan/FloorView.tsx';
 import { NEAR_RADIUS_M } from '../plan/NearSwitch.tsx';
-import { ConeMark, Dimension, FaultMark, FootMark, Line, TargetMark } from '../plan/marks.tsx';
+import { FaultMarks } from '../plan/FaultMarks.tsx';
+import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../plan/marks.tsx';
 
 interface CheckFloorProps {
   readonly drill: PlannedDrill;
@@ -49,12 +50,20 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
     const ballAt = courseOf(result.start, report.footfalls);
     return midpoint(ballAt('left', timeS), ballAt('right', timeS));
   }, [result.start, report.footfalls, timeS]);
-  const chosenFinding = chosen === null ? undefined : findings[chosen];
   const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
+  const region = useMemo(
+    () => [
+      ...[...prints.planned, ...prints.observed].map(({ foot }) => foot.ball),
+      ...cones.map(({ at }) => at),
+      plan.target.at,
+    ],
+    [prints, cones, plan.target.at],
+  );
   return (
     <Box>
       <FloorView
         floor={plan.floor}
+        around={region}
         focus={close ? { at: centre, radiusM: NEAR_RADIUS_M } : null}
         height={HEIGHT}
         label="Planned and observed footprints from above"
@@ -88,19 +97,8 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
           <ConeMark key={cone.number} cone={cone} tall={plan.pattern.coneHeight === 'tall'} />
         ))}
         <TargetMark target={plan.target} />
-        {findings.map(
-          (found, i) =>
-            found.at && (
-              <FaultMark
-                key={`${found.fault}-${found.timeS}-${found.moveNumber}-${found.foot}`}
-                at={found.at}
-                number={i + 1}
-                chosen={chosen === i}
-              />
-            ),
-        )}
+        <FaultMarks findings={findings} chosen={chosen} />
         <Now drill={drill} result={result} timeS={timeS} near={close} />
-        {chosenFinding?.at && <FaultMark at={chosenFinding.at} number={chosen! + 1} chosen />}
       </FloorView>
       <Box
         className="no-print"
@@ -146,7 +144,7 @@ function Key() {
             width="24"
             height="10"
             rx="5"
-            fill="rgba(162,59,18,0.18)"
+            fill={PALETTE.observedFill}
             stroke="currentColor"
             strokeWidth="2"
           />

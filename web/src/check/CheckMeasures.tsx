@@ -16,9 +16,9 @@ export function CheckMeasures({ report }: { readonly report: CheckReport }) {
       'Gap against the plan',
       'Mean error is how far off on the whole; spread is how unsteady.',
       [
-        ['mean error CE', small(range.error?.ce)],
-        ['spread VE', small(range.error?.ve)],
-        ['absolute error AE', small(range.error?.ae)],
+        ['too far on average (constant error)', small(range.error?.ce)],
+        ['spread about that (variable error)', small(range.error?.ve)],
+        ['off on average, either way (absolute error)', small(range.error?.ae)],
         ['share in band', range.shareInBand === null ? 'none' : `${Math.round(100 * range.shareInBand)} %`],
         ['left the band', `${range.excursions} times, longest ${range.longestExcursionS.toFixed(2)} s`],
       ],

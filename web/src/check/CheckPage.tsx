@@ -4,15 +4,17 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { checkFile, type StoredCheck } from '@angled-chalk/contract';
 import { faultWords, verdictWords, type CheckResult, type Finding } from '@angled-chalk/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client.ts';
 import { useCheck } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { groupFindings } from '../parts/finding-groups.ts';
 import { FindingList } from '../parts/FindingList.tsx';
 import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
+import { useDeviceState } from '../parts/useDeviceState.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { NearSwitch } from '../plan/NearSwitch.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
@@ -28,17 +30,61 @@ export function CheckPage() {
   const check = useCheck(id!);
   if (check.isLoading) return <Busy what="Reading the check" />;
   if (check.error) return <ErrorBox error={check.error} />;
-  return <Computed key={id} check={check.data!} />;
+  const found = check.data!;
+  if (found.trackId === null) return <WithoutRecording check={found} />;
+  return <Computed key={id} check={found} trackId={found.trackId} />;
+}
+
+/** A check of an earlier version whose recording is gone: what it said is kept. */
+function WithoutRecording({ check }: { readonly check: StoredCheck }) {
+  return (
+    <PageTitle
+      sub={
+        <>
+          <VerdictMark outcome={check.verdict.outcome} /> · {check.studentName}, {check.planName}. The
+          recording of this check is not there any more, so only what it said is kept.
+        </>
+      }
+      actions={
+        <Button component={Link} to={`/students/${check.studentId}`}>
+          Open the student
+        </Button>
+      }
+    >
+      {check.headline}
+    </PageTitle>
+  );
+}
+
+/** What a coach does after reading a check. */
+function NextSteps({ check }: { readonly check: StoredCheck }) {
+  const [talked, setTalked] = useDeviceState(`talked through ${check.id}`, false);
+  const good = check.verdict.outcome === 'met';
+  return (
+    <>
+      <Button variant="contained" component={Link} to="/record">
+        {good ? 'Record the next' : 'Record again'}
+      </Button>
+      {!good && check.planId && (
+        <Button component={Link} to={`/patterns/${check.planId}`}>
+          Make the pattern easier
+        </Button>
+      )}
+      <Button aria-pressed={talked} onClick={() => setTalked(!talked)}>
+        {talked ? 'Talked through ✓' : 'Tick as talked through'}
+      </Button>
+    </>
+  );
 }
 
 /** The evidence is computed again from the stored plan, body and samples: nothing is trusted to age. */
-function Computed({ check }: { readonly check: StoredCheck }) {
+function Computed({ check, trackId }: { readonly check: StoredCheck; readonly trackId: string }) {
   const [progress, setProgress] = useState({ share: 0, stage: 'Reading the recording' });
   const abort = useRef(new AbortController());
   const result = useQuery({
     queryKey: ['check-result', check.id],
     queryFn: async () => {
-      const packed = await api.bytes(`/tracks/${check.trackId}/samples`);
+      const packed = await api.bytes(`/tracks/${trackId}/samples`);
       return runInWorker(
         (work, onProgress) => work.check(check.drill, packed, onProgress),
         (share, stage) => setProgress({ share, stage }),
@@ -72,7 +118,8 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
   const { report } = result;
   const words = verdictWords(report, units);
   const [chosen, setChosen] = useState<number | null>(null);
-  const [near, setNear] = useState(false);
+  // It opens near the feet, where the first thing happened.
+  const [near, setNear] = useState(true);
   const findings = useMemo(
     (): Finding[] => [...report.faults, ...report.undecided].sort((a, b) => a.timeS - b.timeS),
     [report],
@@ -81,6 +128,8 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
   const endS = result.gap.timeS.at(-1) ?? 0;
   const playback = usePlayback(endS, landings);
   const { setTimeS } = playback;
+  const firstS = findings[0]?.timeS ?? landings[0] ?? 0;
+  useEffect(() => setTimeS(firstS), [setTimeS, firstS]);
   const goTo = useCallback(
     (timeS: number) => {
       setChosen(null);
@@ -100,11 +149,12 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
         sub={
           <>
             <VerdictMark outcome={report.verdict.outcome} /> · {drill.student.name}, {drill.plan.name}.{' '}
-            {words.certainty} <b>Next:</b> {words.next}
+            {words.certainty} {words.next}
           </>
         }
         actions={
           <>
+            <NextSteps check={check} />
             <Button
               onClick={() =>
                 saveText(
@@ -113,10 +163,10 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
                 )
               }
             >
-              Check file
+              Save the check
             </Button>
             <Button component={Link} to={`/students/${check.studentId}`}>
-              Student
+              Open the student
             </Button>
           </>
         }
@@ -142,7 +192,9 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
             <NearSwitch near={near} onNear={setNear} />
           </PlaybackBar>
         </Box>
-        <Panel title={findings.length === 0 ? 'No faults found' : `Findings (${findings.length})`}>
+        <Panel
+          title={findings.length === 0 ? 'No faults found' : `Findings (${groupFindings(findings).length})`}
+        >
           {words.tally.length > 0 && (
             <Box sx={{ mb: 1, color: 'text.secondary', fontSize: '0.86rem' }}>
               {words.tally.map(({ fault, count }) => `${faultWords(fault)} ${count}`).join(' · ')}

@@ -1,26 +1,27 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
-import dayjs from 'dayjs';
+import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useChecks } from '../api/queries.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
-import { VerdictMark } from '../parts/VerdictMark.tsx';
+import { CheckRow, Pages } from './CheckRow.tsx';
+
+const PER_PAGE = 25;
 
 export function ChecksPage() {
-  const checks = useChecks();
+  const [page, setPage] = useState(0);
+  const checks = useChecks({ page, size: PER_PAGE });
   if (checks.isLoading) return <Busy what="Reading the checks" />;
-  if (checks.error) return <ErrorBox error={checks.error} />;
-  const list = checks.data ?? [];
-  const failed = list.filter(({ verdict }) => verdict.outcome === 'not-met').length;
+  if (!checks.data) return <ErrorBox error={checks.error ?? new Error('The checks could not be read.')} />;
+  const { total, items } = checks.data;
   return (
     <>
       <PageTitle sub="Newest first. Each keeps the plan and the body of its day.">
-        {list.length === 0 ? 'No checks yet' : `${list.length} checks, ${failed} with something to mend`}
+        {total === 0 ? 'No checks yet' : `${total} ${total === 1 ? 'check' : 'checks'}`}
       </PageTitle>
-      {list.length === 0 && (
+      {total === 0 && (
         <Paper variant="outlined" sx={{ p: 2 }}>
           <Box sx={{ mb: 1.5 }}>A check compares a recording with the plan. Bring in a recording first.</Box>
           <Button component={RouterLink} to="/record">
@@ -29,26 +30,18 @@ export function ChecksPage() {
         </Paper>
       )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1 }}>
-        {list.map(({ id, drill, verdict, headline, createdAt }) => (
+        {items.map((check) => (
           <Paper
             component="li"
             variant="outlined"
-            key={id}
+            key={check.id}
             sx={{ p: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
           >
-            <Box sx={{ minWidth: 120 }}>
-              <VerdictMark outcome={verdict.outcome} />
-            </Box>
-            <Box sx={{ flex: '1 1 300px' }}>
-              <Link component={RouterLink} to={`/checks/${id}`} sx={{ fontWeight: 700 }}>
-                {drill.student.name}: {drill.plan.name}
-              </Link>
-              <Box sx={{ color: 'text.secondary' }}>{headline}</Box>
-            </Box>
-            <Box sx={{ color: 'text.secondary' }}>{dayjs(createdAt).format('D MMM YYYY HH:mm')}</Box>
+            <CheckRow check={check} named />
           </Paper>
         ))}
       </Box>
+      <Pages total={total} page={page} size={PER_PAGE} onPage={setPage} />
     </>
   );
 }

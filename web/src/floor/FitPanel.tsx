@@ -71,7 +71,7 @@ export function FitPanel({ editor, chosenFinding, onChoose, proposal, onProposal
                   gap: 1,
                   p: 0.75,
                   borderLeft: `4px solid ${isChosen ? PALETTE.action : 'transparent'}`,
-                  '&:hover': { bgcolor: 'rgba(11,90,80,0.08)' },
+                  '&:hover': { bgcolor: PALETTE.actionFill },
                 }}
               >
                 <Box component="span" sx={{ fontWeight: 800, color: PALETTE.notMet, minWidth: 30 }}>

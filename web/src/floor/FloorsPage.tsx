@@ -1,14 +1,10 @@
 import Box from '@mui/material/Box';
-import { readFloorFile, type StoredFloor } from '@angled-chalk/contract';
+import type { StoredFloor } from '@angled-chalk/contract';
 import {
   fitFindings,
   laidOut,
   placementsOf,
   placesFor,
-  planOfDrawing,
-  planOfMarks,
-  readFloorSvg,
-  readMarksCsv,
   rulerFor,
   STANDARD_FLOORS,
   standardFloor,
@@ -19,7 +15,7 @@ import {
 } from '@angled-chalk/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useAddFloor, useFloors } from '../api/queries.ts';
+import { newId, useAddFloor, useFloors } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
@@ -28,26 +24,9 @@ import { MenuButton } from '../parts/MenuButton.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
 import { ThingRow } from '../parts/ThingRow.tsx';
 import { useRemoving } from '../parts/useRemoving.ts';
+import { TaskProgress } from '../work/TaskProgress.tsx';
+import { useTask } from '../work/useTask.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
-
-const newId = (): string => crypto.randomUUID();
-
-/** Reads a floor from any file we write one to; the name of the file says which. */
-export async function readFloorFrom(file: File): Promise<Result<FloorPlan>> {
-  const text = await file.text();
-  const name = file.name.toLowerCase();
-  if (name.endsWith('.svg')) {
-    const read = readFloorSvg(text);
-    return read.ok ? { ...read, value: planOfDrawing(read.value, newId) } : read;
-  }
-  if (name.endsWith('.csv')) {
-    const read = readMarksCsv(text);
-    return read.ok
-      ? { ...read, value: planOfMarks(file.name.replace(/\.[^.]*$/, ''), read.value, newId) }
-      : read;
-  }
-  return readFloorFile(text);
-}
 
 /** The club's floors: rooms, mats and rings with what is laid out on them. */
 export function FloorsPage() {
@@ -55,13 +34,14 @@ export function FloorsPage() {
   const add = useAddFloor();
   const navigate = useNavigate();
   const notice = useNotice();
+  const task = useTask();
   const [problem, setProblem] = useState<InputProblem | null>(null);
   const addOne = (value: FloorPlan): void =>
     add.mutate({ id: newId(), value }, { onSuccess: ({ id }) => void navigate(`/floors/${id}`) });
   const open = async (file: File): Promise<void> => {
-    const read = await readFloorFrom(file);
-    setProblem(read.ok ? null : read.problem);
-    if (!read.ok) return;
+    const read = await task.run(async (work): Promise<Result<FloorPlan>> => work.readFloor(file));
+    setProblem(read && !read.ok ? read.problem : null);
+    if (!read?.ok) return;
     if (read.notices.length > 0) notice({ text: read.notices.join(' ') });
     addOne(read.value);
   };
@@ -99,6 +79,8 @@ export function FloorsPage() {
       >
         {list.length === 0 ? 'No floors yet' : `${list.length} ${list.length === 1 ? 'floor' : 'floors'}`}
       </PageTitle>
+      {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
+      {task.error && <ErrorBox error={task.error} title="The file was not opened" />}
       {problem && <ProblemBox problem={problem} title="The file was not opened" />}
       {(floors.error ?? add.error) && <ErrorBox error={(floors.error ?? add.error)!} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, mt: 1, p: 0, display: 'grid', gap: 1.25 }}>

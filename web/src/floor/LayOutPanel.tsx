@@ -55,7 +55,7 @@ export function LayOutPanel({ editor }: { readonly editor: FloorEditor }) {
                   justifyContent: 'flex-start',
                   px: 1,
                   borderLeft: `4px solid ${isChosen ? PALETTE.action : 'transparent'}`,
-                  '&:hover': { bgcolor: 'rgba(11,90,80,0.08)' },
+                  '&:hover': { bgcolor: PALETTE.actionFill },
                 }}
               >
                 {pieceWords(one)}

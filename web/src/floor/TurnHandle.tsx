@@ -30,7 +30,7 @@ export function TurnHandle({ editor }: { readonly editor: FloorEditor }) {
   const heading = only?.kind === 'layout' ? only.headingDeg : 0;
   const about: Point | null = ids.length > 0 ? middleOfChosen(editor.plan, ids) : null;
   const bind = useDrag(
-    ({ xy: [x, y], last, altKey }) => {
+    ({ xy: [x, y], last, altKey, canceled }) => {
       if (!about) return;
       const to = headingDeg(about, floorPoint(drawing, x, y));
       const turn = wrapDeg(to - heading);
@@ -39,7 +39,7 @@ export function TurnHandle({ editor }: { readonly editor: FloorEditor }) {
         : Math.round((heading + turn) / STEP_DEG) * STEP_DEG - heading;
       if (words.current) words.current.textContent = last ? '' : formatDegrees(wrapDeg(heading + turnDeg));
       editor.previewTurn(last ? null : { about, turnDeg, shift: { x: 0, y: 0 } });
-      if (last) editor.moveIds(ids, { about, turnDeg, shift: { x: 0, y: 0 } });
+      if (last && !canceled) editor.moveIds(ids, { about, turnDeg, shift: { x: 0, y: 0 } });
     },
     { pointer: { keys: false } },
   );

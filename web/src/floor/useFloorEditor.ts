@@ -20,13 +20,11 @@ import {
   type RigidMove,
   type Ruler,
 } from '@angled-chalk/core';
-import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
-import { api } from '../api/client.ts';
-import { KEYS } from '../api/queries.ts';
+import { newId, useStored } from '../api/queries.ts';
 import { useKeeping, type Keeping } from '../parts/useKeeping.ts';
 
-export const newId = (): string => crypto.randomUUID();
+export { newId };
 
 export interface FloorEditor {
   readonly keeping: Keeping<FloorPlan>;
@@ -60,23 +58,7 @@ export interface FloorEditor {
 /** How far beside the original a copy lies, metres. */
 const COPY_ASIDE_M = 0.5;
 export function useFloorEditor(stored: StoredFloor, ruler: Ruler): FloorEditor {
-  const client = useQueryClient();
-  const keeping = useKeeping<FloorPlan>({
-    key: `editing-floor-${stored.id}`,
-    stored: { value: stored.floor, version: stored.version },
-    schema: floorPlanSchema as never,
-    save: async (value, version) => {
-      const saved = await api.put<StoredFloor>(`/floors/${stored.id}`, { version, value });
-      client.setQueryData<StoredFloor[]>(KEYS.floors, (list) =>
-        list?.map((one) => (one.id === saved.id ? saved : one)),
-      );
-      return saved;
-    },
-    fetchCurrent: async () => {
-      const current = await api.get<StoredFloor>(`/floors/${stored.id}`);
-      return { value: current.floor, version: current.version };
-    },
-  });
+  const keeping = useKeeping<FloorPlan>({ ...useStored('floors', stored), schema: floorPlanSchema as never });
   const plan = keeping.value;
   const [wanted, setChosen] = useState<readonly string[]>([]);
   const chosen = useMemo(

@@ -4,12 +4,13 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
+import { pathWords, valueWords } from './merge.ts';
 import type { Keeping, SaveStatus } from './useKeeping.ts';
 
 const WORDS: Readonly<Record<SaveStatus, string>> = {
   saved: 'Saved',
   saving: 'Saving …',
-  waiting: 'No connection: kept on this device, trying again',
+  waiting: 'Not saved yet: kept on this device, trying again',
   conflict: 'Changed elsewhere',
   refused: 'Not saved',
 };
@@ -52,28 +53,37 @@ export function EditBar<T>({ editing }: { readonly editing: Keeping<T> }) {
 }
 
 export function EditProblem<T>({ editing }: { readonly editing: Keeping<T> }) {
-  const { status, problem, keepMine, takeTheirs } = editing;
+  const { status, problem, keepMine, takeTheirs, collisions, leftOver } = editing;
   if (status === 'conflict') {
     return (
-      <Alert
-        severity="warning"
-        variant="outlined"
-        sx={{ mb: 1.5, bgcolor: 'background.paper' }}
-        action={
-          <Box sx={{ display: 'flex', gap: 1 }}>
-            <Button size="small" onClick={keepMine}>
-              Keep mine
-            </Button>
-            <Button size="small" onClick={takeTheirs}>
-              Take theirs
-            </Button>
-          </Box>
-        }
-      >
-        This was changed in another window. Yours is kept on this device; taking theirs can be undone.
+      <Alert severity="warning" variant="outlined" sx={{ mb: 1.5, bgcolor: 'background.paper' }}>
+        This was changed elsewhere too. What you did not both change is already joined; about the rest:
+        <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
+          {collisions.map(({ path, mine, theirs }) => (
+            <li key={path.join('/')}>
+              <b>{pathWords(path)}</b>: yours is {valueWords(mine)}, theirs is {valueWords(theirs)}
+            </li>
+          ))}
+        </Box>
+        Either answer can be undone.
+        <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+          <Button size="small" onClick={keepMine}>
+            Keep mine
+          </Button>
+          <Button size="small" onClick={takeTheirs}>
+            Take theirs
+          </Button>
+        </Box>
       </Alert>
     );
   }
+  if (leftOver && status === 'saved')
+    return (
+      <Alert severity="info" variant="outlined" sx={{ mb: 1.5, bgcolor: 'background.paper' }}>
+        An edit that an earlier version of the program kept here was taken over as far as it fits. The rest is
+        set aside on this device.
+      </Alert>
+    );
   if ((status !== 'refused' && status !== 'waiting') || !problem) return null;
   return (
     <Alert severity="error" variant="outlined" sx={{ mb: 1.5, bgcolor: 'background.paper' }}>

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { ApiProblem } from '../api/client.ts';
 import { ErrorBox, ProblemBox } from './ErrorBox.tsx';
+import { groupFindings } from './finding-groups.ts';
 import { FindingList } from './FindingList.tsx';
 import { VerdictMark } from './VerdictMark.tsx';
 
@@ -19,10 +20,12 @@ beforeEach(() => {
   stubProgram();
 });
 
-test('each finding has its number, fault, foot, value and limit', () => {
+test('each row has its number, fault, foot, value and limit', async () => {
   renderInClub(<Chooser list={findings} />);
+  const groups = groupFindings(findings);
+  if (groups.length > 5) await userEvent.click(screen.getByRole('button', { name: /^Show \d+ more$/ }));
   const rows = screen.getAllByRole('button');
-  expect(rows).toHaveLength(findings.length);
+  expect(rows).toHaveLength(groups.length);
   expect(rows[0]).toHaveTextContent(/1\s*cone touched \(move 1, right\)/);
   expect(rows[0]).toHaveTextContent(/\d+\.\d cm, limit 0\.0 cm/);
 });
@@ -35,6 +38,17 @@ test('choosing one shows why it matters; choosing another moves on', async () =>
   expect(first).toHaveTextContent(faultWhy('cone-touched'));
   await userEvent.click(second!);
   expect(first).toHaveAttribute('aria-pressed', 'false');
+});
+
+test('what happened more than once at one place is one row, and goes from moment to moment', async () => {
+  const twice = [findings[0]!, { ...findings[0]!, timeS: findings[0]!.timeS + 3 }];
+  renderInClub(<Chooser list={twice} />);
+  const row = screen.getByRole('button');
+  expect(row).toHaveTextContent('2 times here');
+  await userEvent.click(row);
+  expect(row).toHaveTextContent('1 of 2 times here');
+  await userEvent.click(row);
+  expect(row).toHaveTextContent(`${(findings[0]!.timeS + 3).toFixed(2)} s`);
 });
 
 test('what the capture cannot tell looks and reads other than a fault', () => {

@@ -1,8 +1,11 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { faultWhy, type Finding } from '@angled-chalk/core';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
+import { useMemo, useState } from 'react';
+import { groupFindings } from './finding-groups.ts';
 import { findingWords } from './finding-words.ts';
 
 interface FindingListProps {
@@ -13,70 +16,120 @@ interface FindingListProps {
   readonly timed?: boolean;
 }
 
-/** Findings in words with their numbers; choosing one goes to its place and moment. */
+/** So many can be read in the gym; the rest on request. */
+const FIRST = 5;
+
+/**
+ * Findings in words with their numbers, those of one kind and place in one row; choosing a row goes to its
+ * place and moment, choosing it again to the next moment it happened.
+ */
 export function FindingList({ findings, chosen, onChoose, label, timed = false }: FindingListProps) {
-  const units = useUnits();
+  const groups = useMemo(() => groupFindings(findings), [findings]);
+  const [all, setAll] = useState(false);
+  const chosenGroup = groups.findIndex(({ indices }) => chosen !== null && indices.includes(chosen));
+  const shown = all || chosenGroup >= FIRST ? groups : groups.slice(0, FIRST);
+  const hidden = groups.length - shown.length;
   return (
-    <Box
-      component="ol"
-      aria-label={label}
+    <>
+      <Box
+        component="ol"
+        aria-label={label}
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          maxHeight: 420,
+          overflowY: 'auto',
+          '@media print': { maxHeight: 'none' },
+        }}
+      >
+        {shown.map(({ number, indices }) => {
+          const isChosen = chosen !== null && indices.includes(chosen);
+          const at = isChosen ? indices.indexOf(chosen) : 0;
+          return (
+            <li key={number}>
+              <FindingRow
+                number={number}
+                found={findings[indices[at]!]!}
+                times={indices.length}
+                turn={at + 1}
+                isChosen={isChosen}
+                timed={timed}
+                onChoose={() => onChoose(indices[isChosen ? (at + 1) % indices.length : 0]!)}
+              />
+            </li>
+          );
+        })}
+      </Box>
+      {hidden > 0 && (
+        <Button size="small" onClick={() => setAll(true)} sx={{ mt: 0.5 }}>
+          Show {hidden} more
+        </Button>
+      )}
+    </>
+  );
+}
+
+function FindingRow({
+  number,
+  found,
+  times,
+  turn,
+  isChosen,
+  timed,
+  onChoose,
+}: {
+  readonly number: number;
+  readonly found: Finding;
+  readonly times: number;
+  readonly turn: number;
+  readonly isChosen: boolean;
+  readonly timed: boolean;
+  readonly onChoose: () => void;
+}) {
+  const units = useUnits();
+  const { title, numbers } = findingWords(found, units);
+  const open = found.verdict === 'cannot-tell';
+  return (
+    <ButtonBase
+      onClick={onChoose}
+      aria-pressed={isChosen}
       sx={{
-        listStyle: 'none',
-        m: 0,
-        p: 0,
-        maxHeight: 420,
-        overflowY: 'auto',
-        '@media print': { maxHeight: 'none' },
+        width: '100%',
+        minHeight: 48,
+        textAlign: 'left',
+        justifyContent: 'flex-start',
+        alignItems: 'flex-start',
+        gap: 1,
+        p: 0.75,
+        font: 'inherit',
+        borderLeft: `4px solid ${isChosen ? PALETTE.action : 'transparent'}`,
+        bgcolor: isChosen ? PALETTE.actionFill : 'transparent',
+        '&:hover': { bgcolor: PALETTE.actionFill },
       }}
     >
-      {findings.map((found, i) => {
-        const { title, numbers } = findingWords(found, units);
-        const isChosen = chosen === i;
-        const open = found.verdict === 'cannot-tell';
-        return (
-          <li key={`${found.fault}-${found.timeS}-${found.foot}-${found.moveNumber}`}>
-            <ButtonBase
-              onClick={() => onChoose(i)}
-              aria-pressed={isChosen}
-              sx={{
-                width: '100%',
-                minHeight: 48,
-                textAlign: 'left',
-                justifyContent: 'flex-start',
-                alignItems: 'flex-start',
-                gap: 1,
-                p: 0.75,
-                font: 'inherit',
-                borderLeft: `4px solid ${isChosen ? PALETTE.action : 'transparent'}`,
-                bgcolor: isChosen ? 'rgba(11,90,80,0.08)' : 'transparent',
-                '&:hover': { bgcolor: 'rgba(11,90,80,0.08)' },
-              }}
-            >
-              <Box
-                component="span"
-                sx={{ minWidth: 26, fontWeight: 800, color: open ? PALETTE.cannotTell : PALETTE.notMet }}
-              >
-                {open ? '?' : '◆'} {i + 1}
-              </Box>
-              <Box component="span">
-                <Box component="span" sx={{ display: 'block', fontWeight: 650 }}>
-                  {title}
-                  {open && ': too close to call'}
-                </Box>
-                <Box component="span" sx={{ display: 'block', fontSize: '0.84rem', color: 'text.secondary' }}>
-                  {timed ? `${found.timeS.toFixed(2)} s${numbers === '' ? '' : ' · '}` : ''}
-                  {numbers}
-                </Box>
-                {isChosen && (
-                  <Box component="span" sx={{ display: 'block', fontSize: '0.84rem', mt: 0.5 }}>
-                    Why: {faultWhy(found.fault)}
-                  </Box>
-                )}
-              </Box>
-            </ButtonBase>
-          </li>
-        );
-      })}
-    </Box>
+      <Box
+        component="span"
+        sx={{ minWidth: 30, fontWeight: 800, color: open ? PALETTE.cannotTell : PALETTE.notMet }}
+      >
+        {open ? '?' : '◆'} {number}
+      </Box>
+      <Box component="span">
+        <Box component="span" sx={{ display: 'block', fontWeight: 650 }}>
+          {title}
+          {times > 1 && (isChosen ? `, ${turn} of ${times} times here` : `, ${times} times here`)}
+          {open && ': too close to call'}
+        </Box>
+        <Box component="span" sx={{ display: 'block', fontSize: '0.84rem', color: 'text.secondary' }}>
+          {timed ? `${found.timeS.toFixed(2)} s${numbers === '' ? '' : ' · '}` : ''}
+          {numbers}
+        </Box>
+        {isChosen && (
+          <Box component="span" sx={{ display: 'block', fontSize: '0.84rem', mt: 0.5 }}>
+            Why: {faultWhy(found.fault)}
+          </Box>
+        )}
+      </Box>
+    </ButtonBase>
   );
 }

@@ -55,7 +55,7 @@ export function VerdictMark({
         <path
           d={sign}
           fill="none"
-          stroke="#fff"
+          stroke={PALETTE.chalk}
           strokeWidth={2}
           strokeLinecap="round"
           strokeLinejoin="round"

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { z } from 'zod';
-import { ApiProblem, NoConnection } from '../api/client.ts';
+import { ApiProblem, isPassing } from '../api/client.ts';
+import { merge, type Collision, type Merged } from './merge.ts';
 import {
   packHistory,
   record,
@@ -24,6 +25,10 @@ export interface Keeping<T> {
   readonly replace: (value: T) => void;
   /** Sets the value; changes that follow each other quickly are one step. */
   readonly change: (value: T) => void;
+  /** Where this edit and the one made elsewhere say different things, after a conflict. */
+  readonly collisions: readonly Collision[];
+  /** Something of an edit from an earlier version of the program could not be taken over. */
+  readonly leftOver: boolean;
   readonly keepMine: () => void;
   readonly takeTheirs: () => void;
 }
@@ -32,6 +37,8 @@ interface Kept<T> {
   readonly history: History<T>;
   readonly version: number;
   readonly dirty: boolean;
+  /** What the program held when the edit began, or was last saved. */
+  readonly base: T;
 }
 
 export interface KeepingOptions<T> {
@@ -49,24 +56,58 @@ export interface KeepingOptions<T> {
 const SAVE_AFTER_MS = 350;
 const RETRY_MS = 3000;
 
-type Stored<T> = PackedHistory<T> & { readonly version: number; readonly dirty: boolean };
+type Stored<T> = PackedHistory<T> & { readonly version: number; readonly dirty: boolean; readonly base?: T };
 
-function readKept<T>(key: string, schema: z.ZodType<T>): Kept<T> | null {
+interface ReadKept<T> {
+  readonly kept: Kept<T> | null;
+  readonly leftOver: boolean;
+}
+
+const NOTHING = { kept: null, leftOver: false };
+
+/**
+ * The edit that is kept on this device. One that an earlier version of the program kept, and that is not
+ * valid any more, is taken over field by field; what cannot be is set aside, not thrown away.
+ */
+function readKept<T>(key: string, schema: z.ZodType<T>, stored: T): ReadKept<T> {
   try {
-    const kept = JSON.parse(localStorage.getItem(key) ?? 'null') as Stored<T> | null;
-    if (!kept || !schema.safeParse(kept.present).success) return null;
-    return { history: unpackHistory(kept), version: kept.version, dirty: kept.dirty };
+    const text = localStorage.getItem(key);
+    const kept = JSON.parse(text ?? 'null') as Stored<T> | null;
+    if (!kept) return NOTHING;
+    const { version, dirty, base = stored } = kept;
+    const parsed = schema.safeParse(kept.present);
+    if (parsed.success)
+      return { kept: { history: unpackHistory(kept), version, dirty, base }, leftOver: false };
+    if (!dirty) return NOTHING;
+    const { value, whole } = takenOver(kept.present, schema, stored);
+    if (!whole) localStorage.setItem(`set-aside ${key}`, text!);
+    return { kept: { history: startHistory(value), version, dirty, base }, leftOver: !whole };
   } catch {
-    return null;
+    return NOTHING;
   }
 }
 
+function takenOver<T>(
+  old: unknown,
+  schema: z.ZodType<T>,
+  stored: T,
+): { readonly value: T; readonly whole: boolean } {
+  let value = stored;
+  let whole = true;
+  for (const [field, one] of Object.entries(old ?? {})) {
+    const parsed = schema.safeParse({ ...value, [field]: one });
+    if (parsed.success) value = parsed.data;
+    else whole = false;
+  }
+  return { value, whole };
+}
+
 /** A full device store loses the oldest steps of the next reload; the value itself is never lost by it. */
-function writeKept<T>(key: string, { history, version, dirty }: Kept<T>): void {
+function writeKept<T>(key: string, { history, version, dirty, base }: Kept<T>): void {
   let packed = packHistory(history);
   for (;;) {
     try {
-      localStorage.setItem(key, JSON.stringify({ ...packed, version, dirty }));
+      localStorage.setItem(key, JSON.stringify({ ...packed, version, dirty, base }));
       return;
     } catch {
       if (packed.back.length + packed.ahead.length === 0) {
@@ -86,11 +127,18 @@ function writeKept<T>(key: string, { history, version, dirty }: Kept<T>): void {
  */
 export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
   const { key, stored, schema } = options;
-  const [first] = useState((): Kept<T> => {
-    const kept = readKept(key, schema);
+  const [{ first, leftOver }] = useState((): { first: Kept<T>; leftOver: boolean } => {
+    const { kept, leftOver } = readKept(key, schema, stored.value);
     const usable = kept && (kept.dirty || kept.version === stored.version);
-    return usable ? kept : { history: startHistory(stored.value), version: stored.version, dirty: false };
+    const fresh = {
+      history: startHistory(stored.value),
+      version: stored.version,
+      dirty: false,
+      base: stored.value,
+    };
+    return { first: usable ? kept : fresh, leftOver };
   });
+  const [joined, setJoined] = useState<Merged<T> | null>(null);
   const [history, setHistory] = useState(first.history);
   const [status, setStatus] = useState<SaveStatus>(first.dirty ? 'saving' : 'saved');
   const [problem, setProblem] = useState<Error | null>(null);
@@ -109,6 +157,27 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     [key],
   );
 
+  /** Someone else wrote meanwhile: what does not collide is joined and saved, the rest is asked. */
+  const joinIn = useCallback(async () => {
+    try {
+      const theirs = await latest.current.fetchCurrent();
+      const { history: mine, base } = kept.current;
+      const merged = merge(base, mine.present, theirs.value);
+      const valid = latest.current.schema.safeParse(merged.withMine).success;
+      keep({ version: theirs.version, base: theirs.value, dirty: true });
+      setJoined(merged);
+      if (merged.collisions.length > 0 || !valid) {
+        setStatus('conflict');
+        return;
+      }
+      settleRef.current(merged.withMine);
+    } catch (error) {
+      setProblem(error instanceof Error ? error : new Error(String(error)));
+      setStatus(isPassing(error) ? 'waiting' : 'refused');
+    }
+  }, [keep]);
+  const settleRef = useRef<(value: T) => void>(() => undefined);
+
   const push = useCallback(async () => {
     if (busy.current || !kept.current.dirty) return;
     busy.current = true;
@@ -117,18 +186,20 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     try {
       const { version } = await latest.current.save(sent, kept.current.version);
       const changedSince = kept.current.history.present !== sent;
-      keep({ version, dirty: changedSince });
+      keep({ version, dirty: changedSince, base: sent });
       setProblem(null);
       setStatus(changedSince ? 'saving' : 'saved');
     } catch (error) {
       const failure = error instanceof Error ? error : new Error(String(error));
-      const conflict = failure instanceof ApiProblem && failure.status === 409;
-      setProblem(failure);
-      setStatus(conflict ? 'conflict' : failure instanceof NoConnection ? 'waiting' : 'refused');
+      if (failure instanceof ApiProblem && failure.detail.code === 'conflict') await joinIn();
+      else {
+        setProblem(failure);
+        setStatus(isPassing(failure) ? 'waiting' : 'refused');
+      }
     } finally {
       busy.current = false;
     }
-  }, [keep]);
+  }, [keep, joinIn]);
 
   const take = useCallback(
     (next: History<T>) => {
@@ -151,6 +222,20 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     [show],
   );
 
+  /** The answer to a conflict: one step that can be undone, saved over the version that was read. */
+  const settle = useCallback(
+    (value: T) => {
+      setJoined(null);
+      setProblem(null);
+      setStatus('saving');
+      show(record({ ...kept.current.history, changedMs: 0 }, value, Date.now()));
+    },
+    [show],
+  );
+  useLayoutEffect(() => {
+    settleRef.current = settle;
+  });
+
   useEffect(() => {
     if (status === 'saving' && history === kept.current.history) {
       const timer = setTimeout(() => void push(), SAVE_AFTER_MS);
@@ -171,20 +256,9 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     redo: history.future.length > 0 ? () => show(redo(kept.current.history)) : null,
     replace,
     change,
-    keepMine: () => {
-      void latest.current.fetchCurrent().then(({ version }) => {
-        keep({ version, dirty: true });
-        setStatus('saving');
-      });
-    },
-    takeTheirs: () => {
-      void latest.current.fetchCurrent().then(({ value, version }) => {
-        const next = record({ ...kept.current.history, changedMs: 0 }, value, Date.now());
-        keep({ history: next, version, dirty: false });
-        setHistory(next);
-        latest.current.onShown?.(value);
-        setStatus('saved');
-      });
-    },
+    collisions: joined?.collisions ?? [],
+    leftOver,
+    keepMine: () => joined && settle(joined.withMine),
+    takeTheirs: () => joined && settle(joined.withTheirs),
   };
 }

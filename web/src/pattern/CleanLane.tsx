@@ -16,7 +16,7 @@ export function CleanLane({
   const { units } = useClub();
   const search = useQuery({
     queryKey: ['clean-lane', drill],
-    queryFn: () => runInWorker((work) => work.nearestCleanLane(drill)),
+    queryFn: ({ signal }) => runInWorker((work) => work.nearestCleanLane(drill), undefined, signal),
     staleTime: Infinity,
     gcTime: 60_000,
   });

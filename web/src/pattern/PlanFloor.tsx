@@ -13,7 +13,8 @@ import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView, type Focus } from '../plan/FloorView.tsx';
-import { ConeMark, Dimension, FaultMark, FootMark, Line, TargetMark } from '../plan/marks.tsx';
+import { FaultMarks } from '../plan/FaultMarks.tsx';
+import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../plan/marks.tsx';
 import { Movable } from '../plan/Movable.tsx';
 
 interface PlanFloorProps {
@@ -59,17 +60,7 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
         <TargetMark target={target} />
       </Movable>
       <LaneDimensions plan={plan} />
-      {findings.map(
-        (found, i) =>
-          found.at && (
-            <FaultMark
-              key={`${found.fault}-${found.timeS}-${found.foot}`}
-              at={found.at}
-              number={i + 1}
-              chosen={chosen === i}
-            />
-          ),
-      )}
+      <FaultMarks findings={findings} chosen={chosen} />
       <FeetNow plan={plan} footwork={footwork} timeS={timeS} />
     </FloorView>
   );

@@ -2,20 +2,28 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { planFile, planSchema, toOpenKeys, type StoredPlan, type Student } from '@angled-chalk/contract';
-import { checkPlan, formatLength, midpoint, performPlan, type Plan } from '@angled-chalk/core';
-import { useQueryClient } from '@tanstack/react-query';
+import {
+  formatLength,
+  midpoint,
+  performPlan,
+  type Finding,
+  type Judged,
+  type Plan,
+  type PlannedDrill,
+} from '@angled-chalk/core';
 import { useMemo, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
-import { api } from '../api/client.ts';
-import { KEYS, usePlans } from '../api/queries.ts';
+import { usePlans, useStored } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { saveText } from '../parts/download.ts';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { FindingList } from '../parts/FindingList.tsx';
 import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
-import { useEditing } from '../parts/useEditing.ts';
+import { groupFindings } from '../parts/finding-groups.ts';
+import { useEditing, type Editing } from '../parts/useEditing.ts';
+import { useJudged, type Judging } from '../work/useJudged.ts';
 import { CleanLane } from './CleanLane.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
 import { PlanForm } from './PlanForm.tsx';
@@ -37,39 +45,56 @@ export function PlanPage() {
 }
 
 function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly student: Student }) {
-  const client = useQueryClient();
-  const { units, fitOf } = useClub();
-  const [chosen, setChosen] = useState<number | null>(null);
-  const [near, setNear] = useState(false);
-  const editing = useEditing<Plan>({
-    key: `editing-plan-${stored.id}`,
-    stored: { value: stored.plan, version: stored.version },
-    schema: planSchema as never,
-    save: async (value, version) => {
-      const saved = await api.put<StoredPlan>(`/plans/${stored.id}`, { version, value });
-      client.setQueryData<StoredPlan[]>(KEYS.plans, (list) =>
-        list?.map((one) => (one.id === saved.id ? saved : one)),
-      );
-      return saved;
-    },
-    fetchCurrent: async () => {
-      const current = await api.get<StoredPlan>(`/plans/${stored.id}`);
-      return { value: current.plan, version: current.version };
-    },
-  });
+  const { fitOf } = useClub();
+  const editing = useEditing<Plan>({ ...useStored('plans', stored), schema: planSchema as never });
   const plan = editing.value;
   const drill = useMemo(() => ({ plan, student: fitOf(student) }), [plan, student, fitOf]);
-  const { footwork, findings } = useMemo(() => checkPlan(drill), [drill]);
+  const judging = useJudged(drill);
+  if (judging.error && !judging.judged)
+    return <ErrorBox error={judging.error} title="The pattern could not be judged" />;
+  if (!judging.judged) return <Busy what="Judging the pattern" />;
+  return (
+    <FormProvider {...editing.form}>
+      <PlanDesk
+        stored={stored}
+        student={student}
+        drill={drill}
+        editing={editing}
+        judging={judging}
+        judged={judging.judged}
+      />
+    </FormProvider>
+  );
+}
+
+interface PlanDeskProps {
+  readonly stored: StoredPlan;
+  readonly student: Student;
+  readonly drill: PlannedDrill;
+  readonly editing: Editing<Plan>;
+  readonly judging: Judging;
+  readonly judged: Judged;
+}
+
+/** The plan as it was last judged; what is being typed is judged meanwhile, elsewhere. */
+function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDeskProps) {
+  const { units } = useClub();
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [near, setNear] = useState(false);
+  const { plan } = drill;
+  const { footwork } = judged;
+  const findings = judged.findings ?? NO_FINDINGS;
+  const of = judging.of ?? drill;
   const landings = useMemo(
     () => footwork.moves.flatMap((move) => move.footfalls.map(({ landS }) => landS)),
     [footwork],
   );
   const playback = usePlayback(footwork.endS, landings);
   const centreAt = useMemo(() => {
-    const { start, ballAt } = performPlan(drill, footwork);
+    const { start, ballAt } = performPlan(of, footwork);
     return (timeS: number) =>
       timeS > 0 ? midpoint(ballAt('left', timeS), ballAt('right', timeS)) : midpoint(start.left, start.right);
-  }, [drill, footwork]);
+  }, [of, footwork]);
   const steps = footwork.moves.map((move) => move.distanceM);
   const choose = (index: number): void => {
     setChosen(index);
@@ -77,11 +102,16 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
     playback.setTimeS(findings[index]!.timeS);
   };
   return (
-    <FormProvider {...editing.form}>
+    <>
       <PageTitle
         sub={`${footwork.moves.length} half steps of ${formatLength(Math.min(...steps), units)} to ${formatLength(Math.max(...steps), units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; the ${footwork.moves[0]!.firstFoot} foot goes first.`}
         actions={
           <>
+            {judging.busy && (
+              <Box component="span" sx={{ color: 'text.secondary', alignSelf: 'center' }}>
+                judging …
+              </Box>
+            )}
             <EditBar editing={editing} />
             <Button
               onClick={() =>
@@ -96,9 +126,11 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
           </>
         }
       >
-        {findings.length === 0
-          ? `${plan.name}: clean for ${student.name}`
-          : `${plan.name}: ${findings.length} ${findings.length === 1 ? 'place' : 'places'} to mend for ${student.name}`}
+        {judged.findings === null
+          ? `${plan.name}: ${footwork.moves.length} moves are too many to be judged at once; take fewer rounds`
+          : findings.length === 0
+            ? `${plan.name}: clean for ${student.name}`
+            : `${plan.name}: ${findings.length} ${findings.length === 1 ? 'place' : 'places'} to mend for ${student.name}`}
       </PageTitle>
       <EditProblem editing={editing} />
       <Box sx={BESIDE}>
@@ -118,8 +150,8 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           {findings.length > 0 && (
-            <Panel title={`Rules not met (${findings.length})`}>
-              <CleanLane drill={drill} onUse={editing.replace} />
+            <Panel title={`Rules not met (${groupFindings(findings).length})`}>
+              <CleanLane drill={of} onUse={editing.replace} />
               <FindingList
                 label="Rules not met by the plan"
                 findings={findings}
@@ -136,6 +168,8 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
           <PlanForm />
         </Box>
       </Box>
-    </FormProvider>
+    </>
   );
 }
+
+const NO_FINDINGS: readonly Finding[] = [];

@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { checkPlan, DEMO_PLAN, formatLength, type Plan } from '@angled-chalk/core';
+import { DEMO_PLAN, formatLength, type Plan, type Result } from '@angled-chalk/core';
 import type { StoredPlan, Student } from '@angled-chalk/contract';
-import { useState } from 'react';
-import { readPlanFile } from '@angled-chalk/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useAddPlan, usePlans } from '../api/queries.ts';
+import { newId, useAddPlan, usePlans } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
@@ -13,6 +13,8 @@ import { Busy, PageTitle } from '../parts/Page.tsx';
 import { ThingRow } from '../parts/ThingRow.tsx';
 import { useRemoving } from '../parts/useRemoving.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
+import { judgeAll } from '../work/useJudged.ts';
+import { useTask } from '../work/useTask.ts';
 import type { InputProblem } from '@angled-chalk/core';
 
 const NEW_PLAN: Plan = { ...DEMO_PLAN, name: 'New zigzag' };
@@ -22,16 +24,15 @@ export function PlansPage() {
   const add = useAddPlan();
   const navigate = useNavigate();
   const { student } = useClub();
+  const task = useTask();
+  const found = useFoundIn(plans.data, student);
   const [problem, setProblem] = useState<InputProblem | null>(null);
   const addOne = (plan: Plan): void =>
-    add.mutate(
-      { id: crypto.randomUUID(), value: plan },
-      { onSuccess: ({ id }) => void navigate(`/patterns/${id}`) },
-    );
+    add.mutate({ id: newId(), value: plan }, { onSuccess: ({ id }) => void navigate(`/patterns/${id}`) });
   const open = async (file: File): Promise<void> => {
-    const read = readPlanFile(await file.text());
-    setProblem(read.ok ? null : read.problem);
-    if (read.ok) addOne(read.value);
+    const read = await task.run(async (work): Promise<Result<Plan>> => work.readPlan(file));
+    setProblem(read && !read.ok ? read.problem : null);
+    if (read?.ok) addOne(read.value);
   };
   if (plans.isLoading) return <Busy what="Reading the patterns" />;
   const list = plans.data ?? [];
@@ -63,18 +64,49 @@ export function PlansPage() {
       {(plans.error ?? add.error) && <ErrorBox error={(plans.error ?? add.error)!} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
         {list.map((stored) => (
-          <PlanRow key={stored.id} stored={stored} student={student} />
+          <PlanRow key={stored.id} stored={stored} student={student} found={found.get(stored.id)} />
         ))}
       </Box>
     </>
   );
 }
 
-function PlanRow({ stored, student }: { readonly stored: StoredPlan; readonly student: Student | null }) {
-  const { units, fitOf } = useClub();
+/** How many places of each plan the chosen student's feet would break; judged in a worker, kept until something changes. */
+function useFoundIn(
+  plans: readonly StoredPlan[] | undefined,
+  student: Student | null,
+): ReadonlyMap<string, Found> {
+  const { fitOf } = useClub();
+  const fit = useMemo(() => student && fitOf(student), [student, fitOf]);
+  const query = useQuery({
+    queryKey: ['found-in-plans', plans?.map(({ id, version }) => `${id} ${version}`), fit],
+    queryFn: async ({ signal }) => {
+      const drills = plans!.map(({ plan }) => ({ plan, student: fit! }));
+      const counts = await judgeAll(drills, signal);
+      return new Map<string, Found>(plans!.map(({ id }, i) => [id, counts[i]!]));
+    },
+    enabled: plans !== undefined && fit !== null,
+    staleTime: Infinity,
+  });
+  return query.data ?? NONE_FOUND;
+}
+
+/** Places to mend; null when there are too many moves to judge in a list. */
+type Found = number | null;
+const NONE_FOUND: ReadonlyMap<string, Found> = new Map();
+
+function PlanRow({
+  stored,
+  student,
+  found,
+}: {
+  readonly stored: StoredPlan;
+  readonly student: Student | null;
+  readonly found: Found | undefined;
+}) {
+  const { units } = useClub();
   const remove = useRemoving('plans');
   const { id, plan } = stored;
-  const found = student ? checkPlan({ plan, student: fitOf(student) }).findings.length : 0;
   return (
     <ThingRow
       name={plan.name}
@@ -90,8 +122,17 @@ function PlanRow({ stored, student }: { readonly stored: StoredPlan; readonly st
       verdict={
         student && (
           <Box sx={{ minWidth: 170 }}>
-            <VerdictMark outcome={found === 0 ? 'met' : 'not-met'} />
-            {found > 0 && <Box sx={{ fontSize: '0.84rem' }}>{found} places to mend</Box>}
+            {found === undefined ? (
+              <Box sx={{ color: 'text.secondary' }}>judging …</Box>
+            ) : (
+              <>
+                <VerdictMark outcome={found === null ? 'cannot-tell' : found === 0 ? 'met' : 'not-met'} />
+                {found === null && <Box sx={{ fontSize: '0.84rem' }}>too many moves to judge in a list</Box>}
+                {found !== null && found > 0 && (
+                  <Box sx={{ fontSize: '0.84rem' }}>{found} places to mend</Box>
+                )}
+              </>
+            )}
           </Box>
         )
       }

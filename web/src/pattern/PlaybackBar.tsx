@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import { PALETTE } from '../app/palette.ts';
 import IconButton from '@mui/material/IconButton';
 import Slider from '@mui/material/Slider';
 import { Pause, Play } from 'lucide-react';
@@ -31,7 +32,7 @@ export function PlaybackBar({
         onClick={toggle}
         sx={{
           bgcolor: 'primary.main',
-          color: '#fff',
+          color: PALETTE.chalk,
           width: 48,
           height: 48,
           '&:hover': { bgcolor: 'primary.dark' },

@@ -26,6 +26,8 @@ interface FloorViewProps extends ViewProps {
   readonly focus?: Focus | null;
   /** Ground shown around the floor. */
   readonly marginM?: number;
+  /** What the drawing is about, when that is less than the whole floor: it opens on these points. */
+  readonly around?: readonly Point[] | undefined;
 }
 
 /** The one floor drawing, seen from above, in true measure: every screen and print draws with it. */
@@ -33,13 +35,15 @@ export function FloorView({
   floor,
   focus = null,
   marginM = 0.45,
+  around,
   label,
   children,
   height = 'max(420px, calc(100vh - 232px))',
 }: FloorViewProps) {
   return (
     <View
-      around={floor.outline}
+      around={around ?? floor.outline}
+      inset={around || focus ? floor : null}
       marginM={marginM}
       leastMarginPx={LETTERS_PX}
       focus={focus}
@@ -127,7 +131,10 @@ function View({
   children,
   height,
   still = false,
+  inset = null,
 }: ViewProps & {
+  /** The floor to show small in a corner, with the part that is seen. */
+  readonly inset?: Floor | null;
   readonly around: readonly Point[];
   readonly marginM: number;
   /** The margin takes at least as much of the box. */
@@ -177,6 +184,7 @@ function View({
           onTransform={(_wrapper, { scale }) => setNear(scale > READABLE_SCALE)}
         >
           {!still && <Zoom />}
+          {inset && <Inset floor={inset} frame={frame} focus={focus} />}
           <TransformComponent wrapperStyle={FULL} contentStyle={FULL}>
             <svg
               ref={svg}
@@ -195,6 +203,66 @@ function View({
   );
 }
 
+/** Where on the whole floor the part lies that is seen. */
+function Inset({
+  floor,
+  frame,
+  focus,
+}: {
+  readonly floor: Floor;
+  readonly frame: Frame;
+  readonly focus: Focus | null;
+}) {
+  const whole = frameInBox(floor.outline, 0.2, { width: 96, height: 96 }, 2);
+  const seen = focus
+    ? [
+        { x: focus.at.x - focus.radiusM, y: focus.at.y - focus.radiusM },
+        { x: focus.at.x + focus.radiusM, y: focus.at.y + focus.radiusM },
+      ]
+    : [
+        { x: frame.left, y: frame.top - frame.height },
+        { x: frame.left + frame.width, y: frame.top },
+      ];
+  const [low, high] = seen.map((at) => toDrawing(whole, at)) as [Point, Point];
+  const line = Math.max(whole.width, whole.height) / 60;
+  return (
+    <Box
+      aria-hidden
+      sx={{
+        position: 'absolute',
+        left: 8,
+        top: 8,
+        zIndex: 1,
+        width: 100,
+        height: 100,
+        opacity: 0.92,
+        pointerEvents: 'none',
+        [SMALL]: { width: 64, height: 64 },
+      }}
+    >
+      <svg viewBox={`0 0 ${whole.width} ${whole.height}`} width="100%" height="100%">
+        <path
+          d={pathOf(whole, floor.outline, true)}
+          fill={PALETTE.chalk}
+          stroke={PALETTE.wall}
+          strokeWidth={line}
+        />
+        <rect
+          x={low.x}
+          y={high.y}
+          width={Math.max(high.x - low.x, 3 * line)}
+          height={Math.max(low.y - high.y, 3 * line)}
+          fill={PALETTE.actionFill}
+          stroke={PALETTE.action}
+          strokeWidth={line}
+        />
+      </svg>
+    </Box>
+  );
+}
+
+const SMALL = '@media (max-width: 760px)';
+
 const FULL = { width: '100%', height: '100%' } as const;
 
 function Zoom() {
@@ -203,7 +271,7 @@ function Zoom() {
     bgcolor: PALETTE.chalk,
     border: `1px solid ${PALETTE.rule}`,
     borderRadius: '3px',
-    '&:hover': { bgcolor: '#fff' },
+    '&:hover': { bgcolor: PALETTE.mat },
   };
   return (
     <Box

@@ -33,6 +33,11 @@ interface MovableProps {
   readonly children?: ReactNode;
 }
 
+/** Where a thing stood when it was taken, and where in it. */
+interface Hold extends Point {
+  readonly start: Point;
+}
+
 const toCm = (metres: number): number => Math.round(metres * 100) / 100;
 
 /** "5 cm, with Shift 1 cm", in the coach's units. */
@@ -44,11 +49,12 @@ export function Movable({ at, label, reachM, onMove, children }: MovableProps) {
   const drawing = useDrawing();
   const units = useUnits();
   const { x, y } = toDrawing(drawing.frame, at);
-  const bind = useDrag(({ xy: [clientX, clientY], memo }) => {
+  const bind = useDrag(({ xy: [clientX, clientY], memo, canceled }) => {
     const under = floorPoint(drawing, clientX, clientY);
-    const grip = (memo as Point | undefined) ?? { x: under.x - at.x, y: under.y - at.y };
-    onMove({ x: toCm(under.x - grip.x), y: toCm(under.y - grip.y) });
-    return grip;
+    const hold = (memo as Hold | undefined) ?? { start: at, x: under.x - at.x, y: under.y - at.y };
+    // A drag that the device takes back leaves everything where it was.
+    onMove(canceled ? hold.start : { x: toCm(under.x - hold.x), y: toCm(under.y - hold.y) });
+    return hold;
   }, POINTER_ONLY);
   const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
     const nudge = nudgeOf(event);

@@ -22,7 +22,7 @@ export type Standing = 'planned' | 'observed' | 'now';
 
 const LINE: Readonly<Record<Standing, { stroke: string; fill: string; dashed?: boolean }>> = {
   planned: { stroke: PALETTE.planned, fill: 'none', dashed: true },
-  observed: { stroke: PALETTE.observed, fill: 'rgba(162,59,18,0.14)' },
+  observed: { stroke: PALETTE.observed, fill: PALETTE.observedFill },
   now: { stroke: PALETTE.ink, fill: PALETTE.chalk },
 };
 
@@ -194,42 +194,6 @@ export function Dimension({ from, to, text, asideM = 0, colour = PALETTE.ink }: 
       <DrawingText x={words.x} y={words.y} fontWeight={650} fill={colour} textAnchor={upright}>
         {text}
       </DrawingText>
-    </g>
-  );
-}
-
-/** A fault at its place, with the number of its row in the list. */
-export function FaultMark({
-  at,
-  number,
-  chosen,
-}: {
-  readonly at: Point;
-  readonly number: number;
-  readonly chosen?: boolean;
-}) {
-  const { frame, textM } = useDrawing();
-  const { x, y } = toDrawing(frame, at);
-  const r = textM * (chosen ? 1.05 : 0.75);
-  return (
-    <g>
-      <path
-        d={`M${x} ${y - r}L${x + r} ${y}L${x} ${y + r}L${x - r} ${y}Z`}
-        fill={PALETTE.notMet}
-        stroke={PALETTE.chalk}
-        strokeWidth={0.015}
-      />
-      <text
-        x={x}
-        y={y}
-        fontSize={r * 0.95}
-        fontWeight={800}
-        fill={PALETTE.chalk}
-        textAnchor="middle"
-        dominantBaseline="central"
-      >
-        {number}
-      </text>
     </g>
   );
 }

@@ -39,13 +39,16 @@ export function FromFile({ student, plan }: RecordFor) {
       return;
     }
     const name = `${student.name}, ${file.name.replace(/\.csv$/i, '')}`;
-    await add.mutateAsync({
-      name,
-      source: 'file',
-      studentId: student.id,
-      planId: plan.id,
-      packed: read.value.packed,
-    });
+    const stored = await add
+      .mutateAsync({
+        name,
+        source: 'file',
+        studentId: student.id,
+        planId: plan.id,
+        packed: read.value.packed,
+      })
+      .catch(() => null);
+    if (!stored) return;
     const { samples, durationS } = read.value;
     setOutcome({
       file: file.name,
@@ -73,7 +76,7 @@ export function FromFile({ student, plan }: RecordFor) {
           border: `2px dashed ${isDragActive ? PALETTE.action : PALETTE.rule}`,
           p: 2,
           textAlign: 'center',
-          bgcolor: isDragActive ? 'rgba(11,90,80,0.08)' : 'transparent',
+          bgcolor: isDragActive ? PALETTE.actionFill : 'transparent',
         }}
       >
         <input {...getInputProps()} aria-label="Track file" />
@@ -82,7 +85,8 @@ export function FromFile({ student, plan }: RecordFor) {
           Choose a file
         </Button>
         <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.84rem' }}>
-          Time, and the ball of each foot in metres on the floor; see docs/formats.md.
+          A table of the time in seconds and where the ball of each foot is, in metres from the near-left
+          corner.
         </Box>
       </Box>
       {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}

@@ -52,39 +52,55 @@ export function FromSimulator({ student, plan }: RecordFor) {
     const drill = { plan: plan.plan, student: fitOf(student) };
     const made = await task.run((work) => work.simulate(drill, { ...order, dropShare: dropPercent / 100 }));
     if (!made) return;
-    await add.mutateAsync({
-      name: `${student.name}, ${plan.plan.name}, simulated (seed ${order.seed})`,
-      source: 'simulated tracker',
-      studentId: student.id,
-      planId: plan.id,
-      packed: made.packed,
-    });
+    const stored = await add
+      .mutateAsync({
+        name: `${student.name}, ${plan.plan.name}, simulated (seed ${order.seed})`,
+        source: 'simulated tracker',
+        studentId: student.id,
+        planId: plan.id,
+        packed: made.packed,
+      })
+      .catch(() => null);
+    if (!stored) return;
     notice({ text: `Recorded ${made.durationS.toFixed(1)} s, ${made.samples} samples.` });
     form.setValue('seed', order.seed + 1);
   });
   return (
-    <Panel title="From the simulated tracker">
+    <Panel title="Practice recording">
+      <Box sx={{ mb: 1, color: 'text.secondary' }}>
+        Made up by the program, to learn with: it walks the pattern as a student would, with the faults you
+        tick, and records that like a tracker. It is no recording of {student.name}.
+      </Box>
       <FormProvider {...form}>
         <Box
           component="form"
           onSubmit={(event) => void record(event)}
           sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}
         >
-          <NumberField<Order> name="rateHz" label="Rate" unit="Hz" range={[10, 1000]} step={10} />
-          <LengthField<Order> name="noiseM" label="Noise" range={[0, 0.1]} />
-          <LengthField<Order> name="driftM" label="Drift" range={[0, 0.1]} />
-          <NumberField<Order> name="dropPercent" label="Lost samples" unit="%" range={[0, 40]} />
-          <NumberField<Order>
-            name="seed"
-            label="Seed"
-            range={[1, 999_999]}
-            help="Same seed, same recording."
-          />
-          <SwitchField<Order> name="recovers" label="Finds the mark again" />
+          <Box component="details" sx={{ gridColumn: '1 / -1' }}>
+            <Box component="summary" sx={{ minHeight: 44, cursor: 'pointer', pt: 1 }}>
+              How good the made-up tracker is
+            </Box>
+            <Box
+              sx={{ display: 'grid', gap: 1.25, pt: 1, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}
+            >
+              <NumberField<Order> name="rateHz" label="Rate" unit="Hz" range={[10, 1000]} step={10} />
+              <LengthField<Order> name="noiseM" label="Noise" range={[0, 0.1]} />
+              <LengthField<Order> name="driftM" label="Drift" range={[0, 0.1]} />
+              <NumberField<Order> name="dropPercent" label="Lost samples" unit="%" range={[0, 40]} />
+              <SwitchField<Order> name="recovers" label="Finds the mark again" />
+              <NumberField<Order>
+                name="seed"
+                label="Seed"
+                range={[1, 999_999]}
+                help="Same seed, same recording."
+              />
+            </Box>
+          </Box>
           <Faults />
           <Box sx={{ gridColumn: '1 / -1' }}>
             <Button type="submit" variant="contained" disabled={task.state !== null || add.isPending}>
-              Record with the simulated tracker
+              Make a practice recording
             </Button>
           </Box>
         </Box>

@@ -1,7 +1,11 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import type { StoredPlan } from '@angled-chalk/contract';
+import Button from '@mui/material/Button';
+import { filmingRefusal, type StoredPlan } from '@angled-chalk/contract';
+import dayjs from 'dayjs';
 import { useState } from 'react';
-import { usePlans, useTracks } from '../api/queries.ts';
+import { Link } from 'react-router';
+import { usePlans } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
@@ -10,10 +14,9 @@ import { FromFile } from './FromFile.tsx';
 import { FromSimulator } from './FromSimulator.tsx';
 import { TrackList } from './TrackList.tsx';
 
-/** Bringing in what happened: a file, or the simulated tracker. */
+/** Bringing in what happened: a file; and apart from that, practice recordings that the program makes up. */
 export function RecordPage() {
   const plans = usePlans();
-  const tracks = useTracks();
   const { student, loading } = useClub();
   const [planId, setPlanId] = useState<string | null>(null);
   if (plans.isLoading || loading) return <Busy what="Reading the patterns" />;
@@ -27,6 +30,7 @@ export function RecordPage() {
       />
     );
   }
+  const refused = filmingRefusal(student, dayjs().year());
   return (
     <>
       <PageTitle sub="What was recorded is judged against the plan for this student. Filming a minor needs consent.">
@@ -42,11 +46,20 @@ export function RecordPage() {
       >
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <PlanChoice plans={list} plan={plan} onChoose={setPlanId} />
-          <FromFile student={student} plan={plan} />
+          {refused ? (
+            <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
+              {refused}{' '}
+              <Button size="small" component={Link} to={`/students/${student.id}`}>
+                Open {student.name}
+              </Button>
+            </Alert>
+          ) : (
+            <FromFile student={student} plan={plan} />
+          )}
         </Box>
-        <FromSimulator student={student} plan={plan} />
+        {!refused && <FromSimulator student={student} plan={plan} />}
         <Box sx={{ gridColumn: '1 / -1' }}>
-          <TrackList tracks={tracks.data ?? []} plans={list} plan={plan} />
+          <TrackList plans={list} plan={plan} />
         </Box>
       </Box>
     </>

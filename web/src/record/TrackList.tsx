@@ -8,32 +8,63 @@ import TableCell from '@mui/material/TableCell';
 import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import TablePagination from '@mui/material/TablePagination';
 import Typography from '@mui/material/Typography';
 import type { StoredPlan, TrackInfo } from '@angled-chalk/contract';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { useClub } from '../app/club.tsx';
+import { useEveryone, useTracks } from '../api/queries.ts';
+import { Pages } from '../check/CheckRow.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useCheckRecording } from './useCheckRecording.ts';
 
 const PER_PAGE = 10;
 
-/** Recorded drills, newest first; each is checked against its own plan and student. */
+/**
+ * Recorded drills, newest first. A recording belongs to its student, also when that student is put away:
+ * it is only ever judged for them.
+ */
 export function TrackList({
-  tracks,
   plans,
   plan,
 }: {
-  readonly tracks: readonly TrackInfo[];
   readonly plans: readonly StoredPlan[];
   readonly plan: StoredPlan;
 }) {
-  const { students, student } = useClub();
-  const { check, cancel, state, error } = useCheckRecording();
   const [page, setPage] = useState(0);
-  const shown = tracks.slice(page * PER_PAGE, (page + 1) * PER_PAGE);
+  const tracks = useTracks({ page, size: PER_PAGE });
+  const everyone = useEveryone();
+  const { check, cancel, state, error } = useCheckRecording();
+  const { total, items } = tracks.data ?? { total: 0, items: [] };
+  const row = (track: TrackInfo) => {
+    const who = everyone.data?.find(({ id }) => id === track.studentId);
+    const own = plans.find(({ id }) => id === track.planId);
+    const against = own ?? plan;
+    return (
+      <TableRow key={track.id}>
+        <TableCell component="th" scope="row">
+          {track.name}
+        </TableCell>
+        <TableCell>
+          {who?.name ?? ''}
+          {who?.archived && ' (put away)'}
+        </TableCell>
+        <TableCell>{own ? own.plan.name : `${against.plan.name} (chosen above)`}</TableCell>
+        <TableCell align="right">{track.durationS.toFixed(0)} s</TableCell>
+        <TableCell>{dayjs(track.createdAt).format('D MMM HH:mm')}</TableCell>
+        <TableCell align="right">
+          <Button
+            size="small"
+            disabled={state !== null || !who}
+            aria-label={`Check ${track.name}`}
+            onClick={() => who && void check({ trackId: track.id, student: who, plan: against })}
+          >
+            Check
+          </Button>
+        </TableCell>
+      </TableRow>
+    );
+  };
   return (
     <Box>
       <Typography variant="h2" sx={{ mb: 1 }}>
@@ -41,9 +72,12 @@ export function TrackList({
       </Typography>
       {state && <TaskProgress state={state} onCancel={cancel} />}
       {error && <ErrorBox error={error} title="The check was not made" />}
-      {tracks.length === 0 ? (
+      {tracks.error && !tracks.data && (
+        <ErrorBox error={tracks.error} title="The recordings could not be read" />
+      )}
+      {total === 0 ? (
         <Paper variant="outlined" sx={{ p: 2 }}>
-          Nothing recorded yet. Bring in a file, or record with the simulated tracker.
+          Nothing recorded yet. Bring in a file, or make a practice recording.
         </Paper>
       ) : (
         <TableContainer component={Paper} variant="outlined">
@@ -62,44 +96,9 @@ export function TrackList({
                 </TableCell>
               </TableRow>
             </TableHead>
-            <TableBody>
-              {shown.map((track) => {
-                const who = students.find(({ id }) => id === track.studentId) ?? student;
-                const against = plans.find(({ id }) => id === track.planId) ?? plan;
-                return (
-                  <TableRow key={track.id}>
-                    <TableCell component="th" scope="row">
-                      {track.name}
-                    </TableCell>
-                    <TableCell>{who?.name}</TableCell>
-                    <TableCell>{against.plan.name}</TableCell>
-                    <TableCell align="right">{track.durationS.toFixed(0)} s</TableCell>
-                    <TableCell>{dayjs(track.createdAt).format('D MMM HH:mm')}</TableCell>
-                    <TableCell align="right">
-                      <Button
-                        size="small"
-                        disabled={state !== null || !who}
-                        aria-label={`Check ${track.name}`}
-                        onClick={() => who && void check({ trackId: track.id, student: who, plan: against })}
-                      >
-                        Check
-                      </Button>
-                    </TableCell>
-                  </TableRow>
-                );
-              })}
-            </TableBody>
+            <TableBody>{items.map(row)}</TableBody>
           </Table>
-          {tracks.length > PER_PAGE && (
-            <TablePagination
-              component="div"
-              count={tracks.length}
-              rowsPerPage={PER_PAGE}
-              rowsPerPageOptions={[PER_PAGE]}
-              page={page}
-              onPageChange={(_event, next) => setPage(next)}
-            />
-          )}
+          <Pages total={total} page={page} size={PER_PAGE} onPage={setPage} />
         </TableContainer>
       )}
     </Box>

@@ -2,11 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { SCHOOL_RANGES, schoolSchema, type StoredSchool } from '@angled-chalk/contract';
 import { fitStance, formatDegrees, formatLength, type School } from '@angled-chalk/core';
-import { useQueryClient } from '@tanstack/react-query';
 import { FormProvider } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
-import { api } from '../api/client.ts';
-import { KEYS, useDelete, useRestore, useSchools } from '../api/queries.ts';
+import { useStored, useDelete, useRestore, useSchools } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
@@ -28,28 +26,12 @@ export function SchoolPage() {
 }
 
 function SchoolEditor({ stored }: { readonly stored: StoredSchool }) {
-  const client = useQueryClient();
   const navigate = useNavigate();
   const notice = useNotice();
   const remove = useDelete('schools');
   const restore = useRestore('schools');
   const { units, student, fitOf } = useClub();
-  const editing = useEditing<School>({
-    key: `editing-school-${stored.id}`,
-    stored: { value: stored.school, version: stored.version },
-    schema: schoolSchema as never,
-    save: async (value, version) => {
-      const saved = await api.put<StoredSchool>(`/schools/${stored.id}`, { version, value });
-      client.setQueryData<StoredSchool[]>(KEYS.schools, (list) =>
-        list?.map((one) => (one.id === saved.id ? saved : one)),
-      );
-      return saved;
-    },
-    fetchCurrent: async () => {
-      const current = await api.get<StoredSchool>(`/schools/${stored.id}`);
-      return { value: current.school, version: current.version };
-    },
-  });
+  const editing = useEditing<School>({ ...useStored('schools', stored), schema: schoolSchema as never });
   const { value } = editing;
   const stance = student && fitStance({ ...fitOf(student), school: value });
   const onDelete = async (): Promise<void> => {

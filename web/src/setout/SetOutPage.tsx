@@ -41,8 +41,8 @@ function answerOf(job: SetOutJob, units: UnitSystem, forWhom: string): string {
   const worst = Math.max(...table.rows.map((row) => row.majorM));
   const weak = table.rows.filter(({ how }) => how.kind === 'two-tapes' && how.weak).length;
   return [
-    forWhom === '' ? '' : `Measured for ${forWhom}.`,
-    `Every mark lands within ${formatSmall(2 * worst, units)} of its place (U = 2u) if a reading is good to ${formatSmall(table.tape.readingUM, units)}.`,
+    forWhom === '' ? '' : `Measured for ${forWhom}, the student chosen on this device.`,
+    `Every mark lands within ${formatSmall(2 * worst, units)} of its place, 19 times of 20, if a reading of the tape is good to ${formatSmall(table.tape.readingUM, units)}.`,
     `${formatLength(table.walkM, units)} from mark to mark${table.walkIsShortest ? ', the shortest way' : ', the shortest way found'}.`,
     weak > 0 ? `${weak} weak: the tapes meet too flat there; measure twice.` : '',
     outOfReachWords(job, units),
@@ -56,7 +56,11 @@ function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: 
   const [chosen, setChosen] = useState(0);
   const print = async (paper: Paper): Promise<void> => {
     const { setOutSheet } = await import('@angled-chalk/core/print/setout-sheet');
-    saveBytes(`${job.name}.set-out.pdf`, await setOutSheet(job, units, paper), 'application/pdf');
+    saveBytes(
+      `${job.name}.set-out.pdf`,
+      await setOutSheet(job, units, paper, found.forWhom),
+      'application/pdf',
+    );
   };
   return (
     <>

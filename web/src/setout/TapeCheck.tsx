@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import {
-  adjustMarks,
   formatSmall,
   formatTape,
   moveWords,
+  tapeBack,
   landmarksOf,
   type Reading,
   type SetOutJob,
@@ -14,7 +14,7 @@ import { useUnits } from '../app/club.tsx';
 import { LengthBox } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
-import { useDeviceState } from '../parts/useDeviceState.ts';
+import { useOfVersion } from './useOfVersion.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 
 /** How far off a cone may be when it was set out by hand: wide, so that the tape decides. */
@@ -27,10 +27,11 @@ export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly k
   const { floor, points: marks, table } = job;
   const points = useMemo(() => [...floor.datums, ...marks].map(({ id }) => id), [floor, marks]);
   const landmarks = useMemo(() => landmarksOf(floor), [floor]);
-  const [kept, setReadings] = useDeviceState<readonly Reading[]>(`taped back ${keepAs}`, []);
+  const kept = useOfVersion<readonly Reading[]>(`taped back ${keepAs}`, job, [], (list) => list.length === 0);
+  const setReadings = kept.set;
   const readings = useMemo(
-    () => kept.filter(({ from, to }) => points.includes(from) && points.includes(to)),
-    [kept, points],
+    () => kept.value.filter(({ from, to }) => points.includes(from) && points.includes(to)),
+    [kept.value, points],
   );
   const [from, setFrom] = useState(points[0] ?? '');
   const [to, setTo] = useState(points.at(-1) ?? '');
@@ -38,7 +39,7 @@ export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly k
   const planned = useMemo(() => new Map(marks.map(({ id, at }) => [id, at])), [marks]);
   const result = useMemo(
     () =>
-      adjustMarks(
+      tapeBack(
         {
           datums: new Map(floor.datums.map(({ id, at }) => [id, at])),
           planned,
@@ -55,10 +56,18 @@ export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly k
     setReadings([...readings, { from, to, distanceM }]);
     setDistanceM(undefined);
   };
-  const suspect = result.ok ? result.value.suspect : null;
+  const rejected = result.ok ? result.value.rejected : null;
   const touched = new Set(readings.flatMap((reading) => [reading.from, reading.to]));
   return (
     <Panel title="Tape it back" sx={{ '@media print': { display: 'none' } }}>
+      {kept.outdated && (
+        <Box role="status" sx={{ mb: 1, color: 'warning.main' }}>
+          The floor has changed since distances were taped here: those are not used.{' '}
+          <Button size="small" onClick={kept.forget}>
+            Forget the old ones
+          </Button>
+        </Box>
+      )}
       <Box
         sx={{
           display: 'grid',
@@ -92,11 +101,7 @@ export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly k
         >
           {readings.map((reading, i) => {
             const residual = result.ok ? result.value.readings[i]?.residualM : undefined;
-            const bad =
-              suspect !== null &&
-              suspect.from === reading.from &&
-              suspect.to === reading.to &&
-              suspect.distanceM === reading.distanceM;
+            const bad = rejected === reading;
             return (
               <Box
                 component="li"
@@ -105,8 +110,10 @@ export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly k
               >
                 <Box sx={{ flex: 1 }}>
                   {reading.from} to {reading.to}: <b>{formatTape(reading.distanceM, units)}</b>
-                  {residual !== undefined && `, residual ${formatSmall(residual, units)}`}
-                  {bad && ': does not agree with the others, tape it again'}
+                  {residual !== undefined &&
+                    !bad &&
+                    `, fits the others to ${formatSmall(Math.abs(residual), units)}`}
+                  {bad && ': does not agree with the others, so it is left out; tape it again'}
                 </Box>
                 <Button
                   size="small"
@@ -129,8 +136,8 @@ export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly k
               <Box key={mark.id} sx={{ display: 'flex', gap: 1 }}>
                 <VerdictMark outcome={VERDICTS[mark.verdict]} words={false} />
                 <span>
-                  {moveWords(mark, planned.get(mark.id)!, landmarks, units)} Known to ±{' '}
-                  {formatSmall(2 * mark.uM, units)}.
+                  {moveWords(mark, planned.get(mark.id)!, landmarks, units)}
+                  {mark.verdict !== 'cannot-tell' && ` Known to ± ${formatSmall(2 * mark.uM, units)}.`}
                 </span>
               </Box>
             ))}

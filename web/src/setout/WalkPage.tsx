@@ -9,10 +9,10 @@ import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
-import { useDeviceState } from '../parts/useDeviceState.ts';
 import { outOfReachWords } from './out-of-reach.ts';
 import { SetOutFloor } from './SetOutFloor.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
+import { useOfVersion } from './useOfVersion.ts';
 import { useJob, type FoundJob, type JobKind } from './useJob.ts';
 
 export const PatternWalk = () => <WalkPage kind="pattern" />;
@@ -44,7 +44,8 @@ function WalkPage({ kind }: { readonly kind: JobKind }) {
 function Walk({ job, found }: { readonly job: SetOutJob; readonly found: FoundJob }) {
   const { rows } = job.table;
   const units = useUnits();
-  const [placed, setPlaced] = useDeviceState<readonly string[]>(`placed ${found.here}`, []);
+  const ticks = useOfVersion<readonly string[]>(`placed ${found.here}`, job, [], (list) => list.length === 0);
+  const { value: placed, set: setPlaced } = ticks;
   const firstOpen = rows.findIndex(({ point }) => !placed.includes(point.id));
   const [index, setIndex] = useState(firstOpen < 0 ? rows.length : firstOpen);
   const done = rows.filter(({ point }) => placed.includes(point.id)).length;
@@ -70,6 +71,19 @@ function Walk({ job, found }: { readonly job: SetOutJob; readonly found: FoundJo
           {done} of {rows.length} placed
         </Box>
       </Box>
+      {found.forWhom !== '' && (
+        <Box sx={{ mb: 1, color: 'text.secondary' }}>
+          Measured for <b>{found.forWhom}</b>, the student chosen on this device.
+        </Box>
+      )}
+      {ticks.outdated && (
+        <Box role="status" sx={{ mb: 1, color: 'warning.main', fontWeight: 600 }}>
+          The floor has changed since marks were ticked here: place them anew.{' '}
+          <Button size="small" onClick={ticks.forget}>
+            Start with no ticks
+          </Button>
+        </Box>
+      )}
       {row ? (
         <Box
           sx={{

@@ -27,7 +27,7 @@ export function BodyTable({ stance }: { readonly stance: FittedStance }) {
           <TableRow>
             <TableCell>Length</TableCell>
             <TableCell align="right">Value</TableCell>
-            <TableCell align="right">within, U = 2u</TableCell>
+            <TableCell align="right">good to (19 times of 20)</TableCell>
             <TableCell>Source</TableCell>
           </TableRow>
         </TableHead>

@@ -7,7 +7,8 @@ import DialogTitle from '@mui/material/DialogTitle';
 import type { Student } from '@angled-chalk/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useDelete, useErase, useRestore } from '../api/queries.ts';
+import { useBelongings, useDelete, useErase, useRestore } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 
@@ -19,8 +20,19 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
   const notice = useNotice();
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
+  const { isCoach } = useClub();
+  const belongings = useBelongings(student.id, asking);
+  const failed = (error: unknown): void =>
+    notice({
+      text: `${student.name} was not put away: ${error instanceof Error ? error.message : String(error)}`,
+    });
   const putAway = async (): Promise<void> => {
-    await remove.mutateAsync(student.id);
+    try {
+      await remove.mutateAsync(student.id);
+    } catch (error) {
+      failed(error);
+      return;
+    }
     notice({
       text: `${student.name} was put away; their checks are kept.`,
       undo: () => restore.mutate(student.id),
@@ -28,14 +40,18 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
     await navigate('/students');
   };
   const eraseAll = async (): Promise<void> => {
-    const gone = await erase.mutateAsync(student.id);
-    localStorage.removeItem(`editing-student-${student.id}`);
+    // A failure is shown in the question itself.
+    const gone = await erase.mutateAsync(student.id).catch(() => null);
+    if (!gone) return;
+    for (const key of [`editing-student-${student.id}`, `set-aside editing-student-${student.id}`])
+      localStorage.removeItem(key);
     setAsking(false);
     notice({
-      text: `${gone.name} was erased, with ${gone.measurements} measurements, ${gone.checks} checks and ${gone.tracks} recordings.`,
+      text: `${gone.name} was erased, with ${gone.measurements} measurements, ${gone.checks} checks and ${gone.tracks} recordings. The last traces are being taken out of the files.`,
     });
     await navigate('/students');
   };
+  if (!isCoach) return null;
   return (
     <>
       <Button onClick={() => void putAway()} disabled={remove.isPending}>
@@ -47,8 +63,12 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
       <Dialog open={asking} onClose={() => setAsking(false)}>
         <DialogTitle>Erase {student.name}?</DialogTitle>
         <DialogContent>
-          This removes the person, every measurement, every check and every recording of them, for good. It
-          cannot be undone. Putting away hides them and can be undone.
+          This removes the person for good, with{' '}
+          {belongings.data
+            ? `${belongings.data.measurements} measurements, ${belongings.data.checks} checks and ${belongings.data.tracks} recordings`
+            : 'every measurement, check and recording'}{' '}
+          of them. It cannot be undone. Backups that were made before still hold them: delete those yourself.
+          Putting away hides them and can be undone.
           <Box sx={{ mt: 1 }}>
             {erase.error && <ErrorBox error={erase.error} title="Nothing was erased" />}
           </Box>

@@ -87,7 +87,7 @@ function Strikes({ title, rows, mostM, chosen, onChoose, colour }: StrikesProps)
                   textAlign: 'left',
                   color: 'inherit',
                   cursor: 'pointer',
-                  bgcolor: isChosen ? 'rgba(11,90,80,0.1)' : 'transparent',
+                  bgcolor: isChosen ? PALETTE.actionFill : 'transparent',
                 }}
               >
                 <span>{strike.name}</span>

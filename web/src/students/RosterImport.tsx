@@ -1,6 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
@@ -12,124 +13,233 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import {
+  readJson,
   readRosterRows,
   readRosterTable,
+  rejectedCsv,
   ROSTER_FIELDS,
+  rosterTableOfJson,
+  rosterTwins,
   type RosterField,
+  type RosterRow,
   type RosterTable,
-  type StudentInput,
 } from '@angled-chalk/contract';
-import { formatLength } from '@angled-chalk/core';
-import { useMemo, useRef, useState } from 'react';
-import { useImportRoster } from '../api/queries.ts';
+import { formatLength, type InputProblem } from '@angled-chalk/core';
+import { useMemo, useState } from 'react';
+import { newId, useEveryone, useImportRoster } from '../api/queries.ts';
 import { useUnits } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
-import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { saveText } from '../parts/download.ts';
+import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
+import { FilePick } from '../parts/FilePick.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 
 const NO_COLUMN = -1;
 const SHOWN = 60;
+const MOST_BYTES = 5 * 2 ** 20;
 
-/** A roster pasted or chosen as CSV: columns mapped, every row shown as it will be, all of it or none. */
+/** Pasted rows, a CSV, or the JSON that this program saves: a table either way, or what is wrong. */
+function tableOf(text: string): {
+  readonly table: RosterTable | null;
+  readonly problem: InputProblem | null;
+} {
+  if (text.trim() === '') return { table: null, problem: null };
+  if (!/^\s*[[{]/.test(text)) {
+    const table = readRosterTable(text);
+    return {
+      table,
+      problem: table
+        ? null
+        : { code: 'no-rows', message: 'There is no row under the header yet.', place: {} },
+    };
+  }
+  const read = readJson(text, 'roster');
+  if (!read.ok) return { table: null, problem: read.problem };
+  const table = rosterTableOfJson(read.value);
+  return {
+    table,
+    problem: table
+      ? null
+      : {
+          code: 'no-roster',
+          message: 'This JSON is no roster of this program. Choose the file it saved, or a CSV.',
+          place: {},
+        },
+  };
+}
+
+/** A roster pasted or chosen: columns mapped, every row shown as it will be; those who are known are left out. */
 export function RosterImport({ onClose }: { readonly onClose: () => void }) {
-  const units = useUnits();
   const add = useImportRoster();
+  const everyone = useEveryone();
   const notice = useNotice();
-  const picker = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
+  const [tooLarge, setTooLarge] = useState(false);
   const [changes, setChanges] = useState<Partial<RosterTable>>({});
-  const table = useMemo(() => {
-    const read = readRosterTable(text);
-    return read && { ...read, ...changes };
-  }, [text, changes]);
+  const [again, setAgain] = useState<ReadonlySet<number>>(new Set());
+  const [rejected, setRejected] = useState<readonly RosterRow[] | null>(null);
+  const read = useMemo(() => tableOf(text), [text]);
+  const table = useMemo(() => read.table && { ...read.table, ...changes }, [read.table, changes]);
   const rows = useMemo(() => (table ? readRosterRows(table) : []), [table]);
-  const good = rows.flatMap(({ value }) => (value ? [value] : []));
-  const bad = rows.length - good.length;
+  const twins = useMemo(() => rosterTwins(rows, everyone.data ?? []), [rows, everyone.data]);
+  const good = rows.filter(({ value, line }) => value && (!twins.has(line) || again.has(line)));
+  const bad = rows.filter(({ problem }) => problem);
   const put = (next: string): void => {
     setText(next);
+    setTooLarge(false);
     setChanges({});
+    setAgain(new Set());
+    setRejected(null);
   };
-  const bringIn = async (values: readonly StudentInput[]): Promise<void> => {
-    const { added } = await add.mutateAsync(values.map((value) => ({ id: crypto.randomUUID(), value })));
-    notice({ text: `${added} students were added.` });
-    onClose();
+  const choose = (file: File): void => {
+    if (file.size > MOST_BYTES) setTooLarge(true);
+    else void file.text().then(put);
   };
+  const bringIn = (): void =>
+    add.mutate(
+      good.map(({ value }) => ({ id: newId(), value: value! })),
+      {
+        onSuccess: ({ added }) => {
+          notice({ text: `${added} ${added === 1 ? 'student was' : 'students were'} added.` });
+          if (bad.length > 0) setRejected(bad);
+          else onClose();
+        },
+      },
+    );
+  const saveRejected = (list: readonly RosterRow[]): void =>
+    saveText('rows to mend.csv', rejectedCsv(table!, list), 'text/csv');
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>Bring in a roster</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', pt: 1 }}>
-          <TextField
-            label="Paste rows with a header, separated by commas or tabs"
-            multiline
-            minRows={3}
-            maxRows={7}
-            fullWidth
-            value={text}
-            onChange={(event) => put(event.target.value)}
-          />
-          <Button onClick={() => picker.current?.click()} sx={{ whiteSpace: 'nowrap' }}>
-            Choose a CSV
-          </Button>
-          <input
-            ref={picker}
-            hidden
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            aria-label="Roster file"
-            onChange={(event) => void event.target.files?.[0]?.text().then(put)}
-          />
-        </Box>
-        {text.trim() !== '' && !table && (
-          <Alert severity="warning">There is no row under the header yet.</Alert>
+        {rejected ? (
+          <Alert severity="warning" variant="outlined">
+            The others were added. {rejected.length} {rejected.length === 1 ? 'row was' : 'rows were'} not:
+            save {rejected.length === 1 ? 'it' : 'them'} with the reasons, mend, and bring{' '}
+            {rejected.length === 1 ? 'it' : 'them'} in again.
+          </Alert>
+        ) : (
+          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', pt: 1, flexWrap: 'wrap' }}>
+            <TextField
+              label="Paste rows with a header, separated by commas or tabs"
+              multiline
+              minRows={3}
+              maxRows={7}
+              value={text}
+              onChange={(event) => put(event.target.value)}
+              sx={{ flex: '1 1 300px' }}
+            />
+            <FilePick
+              label="Choose a CSV or JSON"
+              name="Roster file"
+              accept=".csv,.json,text/csv,text/plain,application/json"
+              onFile={choose}
+            />
+          </Box>
         )}
-        {table && <Mapping table={table} onChange={(next) => setChanges({ ...changes, ...next })} />}
-        {table && (
-          <Alert severity={bad > 0 ? 'warning' : 'success'} variant="outlined">
+        {tooLarge && (
+          <ProblemBox
+            problem={{
+              code: 'too-large',
+              message: 'The file has more than 5 MB: that is no roster. Choose another.',
+              place: {},
+            }}
+          />
+        )}
+        {read.problem && <ProblemBox problem={read.problem} />}
+        {table && !rejected && (
+          <Mapping table={table} onChange={(next) => setChanges({ ...changes, ...next })} />
+        )}
+        {table && !rejected && (
+          <Alert severity={bad.length > 0 || twins.size > 0 ? 'warning' : 'success'} variant="outlined">
             {good.length} {good.length === 1 ? 'row is' : 'rows are'} ready
-            {bad > 0 ? `, ${bad} cannot be used: mend them above, or bring in the others only.` : '.'} Nothing
-            is stored until you press the button, and then all of it at once.
+            {twins.size > 0 && `, ${twins.size} known already and left out unless you tick them`}
+            {bad.length > 0 && `, ${bad.length} cannot be used as they are`}. Nothing is stored until you
+            press the button, and then all of it at once.
           </Alert>
         )}
         {rows.length > 0 && (
-          <Box sx={{ overflowX: 'auto' }}>
-            <Table size="small" aria-label="Preview">
-              <TableHead>
-                <TableRow>
-                  {['Line', 'Name', 'Side', 'School', 'Height', 'What is wrong'].map((title) => (
-                    <TableCell key={title}>{title}</TableCell>
-                  ))}
-                </TableRow>
-              </TableHead>
-              <TableBody>
-                {rows.slice(0, SHOWN).map(({ line, name, value, problem }) => (
-                  <TableRow key={line}>
-                    <TableCell>{line}</TableCell>
-                    <TableCell>{name}</TableCell>
-                    <TableCell>{value && (value.leadSide === 'left' ? 'orthodox' : 'southpaw')}</TableCell>
-                    <TableCell>{value?.schoolId}</TableCell>
-                    <TableCell>{value && formatLength(value.lengths.statureM, units)}</TableCell>
-                    <TableCell sx={{ color: 'error.main' }}>{problem?.message}</TableCell>
-                  </TableRow>
-                ))}
-              </TableBody>
-            </Table>
-            {rows.length > SHOWN && <Box sx={{ p: 1 }}>and {rows.length - SHOWN} more rows</Box>}
-          </Box>
+          <Preview
+            rows={rejected ?? rows}
+            twins={twins}
+            again={again}
+            onAgain={(line, on) => {
+              const next = new Set(again);
+              if (on) next.add(line);
+              else next.delete(line);
+              setAgain(next);
+            }}
+          />
         )}
         {add.error && <ErrorBox error={add.error} title="Nothing was added" />}
       </DialogContent>
       <DialogActions>
+        {bad.length > 0 && <Button onClick={() => saveRejected(bad)}>Save the rows to mend</Button>}
         <Button onClick={onClose}>Close</Button>
-        <Button
-          variant="contained"
-          disabled={good.length === 0 || add.isPending}
-          onClick={() => void bringIn(good)}
-        >
-          Add {good.length} {good.length === 1 ? 'student' : 'students'}
-        </Button>
+        {!rejected && (
+          <Button variant="contained" disabled={good.length === 0 || add.isPending} onClick={bringIn}>
+            Add {good.length} {good.length === 1 ? 'student' : 'students'}
+          </Button>
+        )}
       </DialogActions>
     </Dialog>
+  );
+}
+
+function Preview({
+  rows,
+  twins,
+  again,
+  onAgain,
+}: {
+  readonly rows: readonly RosterRow[];
+  readonly twins: ReadonlyMap<number, string>;
+  readonly again: ReadonlySet<number>;
+  readonly onAgain: (line: number, on: boolean) => void;
+}) {
+  const units = useUnits();
+  // What needs a look comes first.
+  const weight = ({ problem, line }: RosterRow): number => (problem ? 0 : twins.has(line) ? 1 : 2);
+  const sorted = [...rows].sort((a, b) => weight(a) - weight(b) || a.line - b.line);
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small" aria-label="Preview">
+        <TableHead>
+          <TableRow>
+            {['Line', 'Name', 'Side', 'School', 'Height', 'What is to be seen to'].map((title) => (
+              <TableCell key={title}>{title}</TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {sorted.slice(0, SHOWN).map(({ line, name, value, problem }) => (
+            <TableRow key={line}>
+              <TableCell>{line}</TableCell>
+              <TableCell>{name}</TableCell>
+              <TableCell>{value && (value.leadSide === 'left' ? 'orthodox' : 'southpaw')}</TableCell>
+              <TableCell>{value?.schoolId}</TableCell>
+              <TableCell>{value && formatLength(value.lengths.statureM, units)}</TableCell>
+              <TableCell sx={{ color: problem ? 'error.main' : 'inherit' }}>
+                {problem?.message}
+                {!problem && twins.has(line) && (
+                  <>
+                    {name} {twins.get(line)}
+                    <Checkbox
+                      size="small"
+                      checked={again.has(line)}
+                      onChange={(_event, on) => onAgain(line, on)}
+                      slotProps={{ input: { 'aria-label': `Add ${name} of line ${line} all the same` } }}
+                    />
+                    add all the same
+                  </>
+                )}
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      {rows.length > SHOWN && <Box sx={{ p: 1 }}>and {rows.length - SHOWN} more rows</Box>}
+    </Box>
   );
 }
 

@@ -17,7 +17,7 @@ import {
 } from '@angled-chalk/core';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useAddSchool } from '../api/queries.ts';
+import { newId, useAddSchool } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
@@ -33,7 +33,7 @@ export function SchoolsTab({ fit, stance }: Fitting) {
   const mine = rows.find(({ school }) => school.id === stance.school.id) ?? rows[0]!;
   const length = (metres: number): string => formatLength(metres, units);
   const copy = async (school: School): Promise<void> => {
-    const id = crypto.randomUUID();
+    const id = newId();
     await add.mutateAsync({ id, value: { ...school, id, name: `${school.name}, our way` } });
     await navigate(`/schools/${id}`);
   };

@@ -1,36 +1,33 @@
 import Box from '@mui/material/Box';
-import Link from '@mui/material/Link';
-import dayjs from 'dayjs';
-import { Link as RouterLink } from 'react-router';
+import { useState } from 'react';
 import { useChecks } from '../api/queries.ts';
+import { CheckRow, Pages } from '../check/CheckRow.tsx';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
-import { VerdictMark } from '../parts/VerdictMark.tsx';
+
+const PER_PAGE = 5;
 
 /** The checks of one student, newest first. */
 export function StudentChecks({ studentId }: { readonly studentId: string }) {
-  const checks = useChecks(studentId);
-  const list = checks.data ?? [];
+  const [page, setPage] = useState(0);
+  const checks = useChecks({ page, size: PER_PAGE, studentId });
+  const { total, items } = checks.data ?? { total: 0, items: [] };
   return (
-    <Panel title="Checks">
-      {list.length === 0 ? (
+    <Panel title={total > 0 ? `Checks (${total})` : 'Checks'}>
+      {checks.error && !checks.data && <ErrorBox error={checks.error} />}
+      {total === 0 && !checks.error && (
         <Box sx={{ color: 'text.secondary' }}>
           {checks.isLoading ? 'Reading …' : 'None yet. Bring in a recording under Record.'}
         </Box>
-      ) : (
-        <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1 }}>
-          {list.map(({ id, verdict, headline, createdAt, drill }) => (
-            <li key={id}>
-              <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-                <VerdictMark outcome={verdict.outcome} />
-                <Link component={RouterLink} to={`/checks/${id}`} sx={{ fontWeight: 650 }}>
-                  {drill.plan.name}, {dayjs(createdAt).format('D MMM YYYY HH:mm')}
-                </Link>
-              </Box>
-              <Box sx={{ color: 'text.secondary', fontSize: '0.86rem' }}>{headline}</Box>
-            </li>
-          ))}
-        </Box>
       )}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1 }}>
+        {items.map((check) => (
+          <Box component="li" key={check.id} sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+            <CheckRow check={check} named={false} />
+          </Box>
+        ))}
+      </Box>
+      <Pages total={total} page={page} size={PER_PAGE} onPage={setPage} />
     </Panel>
   );
 }

@@ -4,12 +4,10 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { studentInputSchema, type Student, type StudentInput } from '@angled-chalk/contract';
 import { fitStance, formatDegrees, formatLength } from '@angled-chalk/core';
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
-import { api } from '../api/client.ts';
-import { KEYS, useStudents } from '../api/queries.ts';
+import { useStored, useStudents } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -45,11 +43,6 @@ export function StudentPage() {
   return <StudentEditor key={found.id} student={found} />;
 }
 
-const inputOf = (student: Student): StudentInput => {
-  const { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy } = student;
-  return { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy };
-};
-
 const TABS = [
   ['', 'Fit', FitTab],
   ['taped', 'As they stand', TapedTab],
@@ -60,24 +53,11 @@ const TABS = [
 ] as const;
 
 function StudentEditor({ student }: { readonly student: Student }) {
-  const client = useQueryClient();
   const { tab = '' } = useParams();
   const { units, fitOf } = useClub();
   const editing = useEditing<StudentInput>({
-    key: `editing-student-${student.id}`,
-    stored: { value: inputOf(student), version: student.version },
+    ...useStored('students', student),
     schema: studentInputSchema as never,
-    save: async (value, version) => {
-      const saved = await api.put<Student>(`/students/${student.id}`, { version, value });
-      client.setQueryData<Student[]>(KEYS.students, (list) =>
-        list?.map((one) => (one.id === saved.id ? saved : one)),
-      );
-      return saved;
-    },
-    fetchCurrent: async () => {
-      const current = await api.get<Student>(`/students/${student.id}`);
-      return { value: inputOf(current), version: current.version };
-    },
   });
   const { value } = editing;
   const fit = useMemo(() => fitOf(value), [value, fitOf]);
@@ -102,8 +82,9 @@ function StudentEditor({ student }: { readonly student: Student }) {
       <EditProblem editing={editing} />
       {isMinor(value.birthYear) && (
         <Alert severity="info" variant="outlined" sx={{ mb: 1.5, bgcolor: 'background.paper' }}>
-          A minor trains under a responsible adult, and is filmed only with consent
-          {value.filmingConsent === 'given' ? ', which was given.' : ': none is noted.'}
+          A minor trains under a responsible adult, and is filmed or recorded only with a guardian&apos;s
+          consent
+          {value.filmingConsent === 'given by a guardian' ? ', which was given.' : ': none is noted.'}
         </Alert>
       )}
       <Tabs value={shown} aria-label="Fitting room" variant="scrollable" sx={{ mb: 1.5, minHeight: 44 }}>

@@ -118,11 +118,35 @@ test('a roster is read, mapped, told row by row, and sent as one', async () => {
   const paste = screen.getAllByRole('textbox')[0]!;
   await userEvent.click(paste);
   await userEvent.paste('name,height\nAda Fell,171\nBea,?');
-  expect(screen.getByRole('row', { name: /3 Bea .*"\?" is not a number/ })).toBeInTheDocument();
+  expect(screen.getByRole('row', { name: /3 Bea .*Height: "\?" is no length/ })).toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: 'Add 1 student' }));
+  expect(await screen.findByText(/1 row was not: save it with the reasons/)).toBeInTheDocument();
+  await userEvent.click(screen.getByRole('button', { name: 'Close' }));
   expect(sent).toMatchObject({ students: [{ value: { name: 'Ada Fell', lengths: { statureM: 1.71 } } }] });
   expect(closed).toBe(true);
 });
+
+test('whoever is in the club already is left out unless the coach ticks them', async () => {
+  let sent: unknown = null;
+  stubProgram({
+    'POST /api/students/import': (init) => {
+      sent = JSON.parse(String(init!.body));
+      return [201, { added: 1 }];
+    },
+  });
+  renderInClub(<RosterImport onClose={() => undefined} />);
+  await userEvent.click(screen.getAllByRole('textbox')[0]!);
+  await userEvent.paste('name,height\nimke  varga,172\nBea,1.65');
+  expect(
+    await screen.findByText(/imke varga is in the club already/i, {
+      normalizer: (text) => text.replace(/\s+/g, ' '),
+    }),
+  ).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: 'Add 1 student' })).toBeEnabled();
+  await userEvent.click(screen.getByRole('checkbox', { name: /Add imke +varga of line 2/i }));
+  await userEvent.click(screen.getByRole('button', { name: 'Add 2 students' }));
+  expect(sent).toMatchObject({ students: [{}, { value: { lengths: { statureM: 1.65 } } }] });
+}, 60_000);
 
 test('by the calendar year alone someone counts as a minor up to eighteen', () => {
   const year = new Date().getFullYear();

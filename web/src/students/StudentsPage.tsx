@@ -4,14 +4,19 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
-import { rosterCsv, type StoredCheck, type Student, type StudentInput } from '@angled-chalk/contract';
-import { fitStance, formatLength, type FittedStance, type UnitSystem } from '@angled-chalk/core';
+import { rosterCsv, type CheckSummary, type Student } from '@angled-chalk/contract';
+import { fitStance, formatLength, SCHOOLS, type FittedStance, type UnitSystem } from '@angled-chalk/core';
 import dayjs from 'dayjs';
 import { useMemo, useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
-import { useAddStudent, useChecks, useEveryone, useRestore, useStudents } from '../api/queries.ts';
+import { useEveryone, useLatestChecks, useRestore, useStudents } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
+import { useNotice } from '../app/notice.tsx';
+import { MenuButton } from '../parts/MenuButton.tsx';
+import { NewStudent } from './NewStudent.tsx';
 import { saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
@@ -21,58 +26,56 @@ import { useTask } from '../work/useTask.ts';
 import { isMinor } from './age.ts';
 import { RosterImport } from './RosterImport.tsx';
 
-const NEW_STUDENT: StudentInput = {
-  name: 'New student',
-  leadSide: 'left',
-  schoolId: 'shoulder-width',
-  lengths: { statureM: 1.75 },
-  birthYear: null,
-  note: '',
-  level: 'new',
-  filmingConsent: 'not asked',
-  measuredBy: 'tape',
-};
-
 export function StudentsPage() {
   const students = useStudents();
   const everyone = useEveryone();
-  const add = useAddStudent();
   const navigate = useNavigate();
-  const { chooseStudent, fitOf } = useClub();
+  const { chooseStudent, fitOf, isCoach } = useClub();
+  const notice = useNotice();
+  const [adding, setAdding] = useState(false);
   const task = useTask();
   const [importing, setImporting] = useState(false);
   const [archived, setArchived] = useState(false);
-  const addOne = async (): Promise<void> => {
-    const id = crypto.randomUUID();
-    await add.mutateAsync({ id, value: NEW_STUDENT });
-    chooseStudent(id);
-    await navigate(`/students/${id}`);
-  };
   const fitClub = async (list: readonly Student[]): Promise<void> => {
     const fits = list.map((student) => ({ ...fitOf(student), id: student.id }));
     const csv = await task.run(async (work, progress): Promise<string> => work.fitClub(fits, progress));
-    if (csv) saveText('fit of the club.csv', csv, 'text/csv');
+    if (!csv) return;
+    saveText('fit of the club.csv', csv, 'text/csv');
+    notice({
+      text: `Everyone was fitted in all ${SCHOOLS.length} schools: separation, balance and the reach of every strike are in the file "fit of the club.csv". Nothing was changed.`,
+    });
   };
   if (students.isLoading || everyone.isLoading) return <Busy what="Reading the students" />;
   const list = students.data ?? [];
   const away = (everyone.data ?? []).filter((student) => student.archived);
-  const error = students.error ?? everyone.error ?? add.error;
+  const error = students.error ?? everyone.error;
   return (
     <>
       <PageTitle
         actions={
           <>
-            <Button onClick={() => setImporting(true)}>Bring in a roster</Button>
-            <Button onClick={() => saveText('roster.csv', rosterCsv(list), 'text/csv')}>CSV</Button>
-            <Button onClick={() => saveText('roster.json', `${JSON.stringify(list, null, 2)}\n`)}>
-              JSON
-            </Button>
-            <Button disabled={task.state !== null} onClick={() => void fitClub(list)}>
-              Fit everyone
-            </Button>
-            <Button variant="contained" onClick={() => void addOne()} disabled={add.isPending}>
-              Add a student
-            </Button>
+            {isCoach && (
+              <>
+                <Button onClick={() => setImporting(true)}>Bring in a roster</Button>
+                <MenuButton
+                  label="Save the roster"
+                  items={[
+                    {
+                      label: 'For a spreadsheet, CSV',
+                      run: () => saveText('roster.csv', rosterCsv(list), 'text/csv'),
+                    },
+                    {
+                      label: 'With every measurement, JSON',
+                      run: () => saveText('roster.json', `${JSON.stringify(list, null, 2)}\n`),
+                    },
+                    { label: 'The fit of everyone, CSV', run: () => void fitClub(list) },
+                  ]}
+                />
+                <Button variant="contained" onClick={() => setAdding(true)}>
+                  Add a student
+                </Button>
+              </>
+            )}
           </>
         }
         sub="Choose a student: every stance, pattern and check is drawn to that body. Separation is ball to ball."
@@ -81,6 +84,15 @@ export function StudentsPage() {
       </PageTitle>
       {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
       {(error ?? task.error) && <ErrorBox error={(error ?? task.error)!} />}
+      {adding && (
+        <NewStudent
+          onClose={() => setAdding(false)}
+          onAdded={({ id }) => {
+            chooseStudent(id);
+            void navigate(`/students/${id}`);
+          }}
+        />
+      )}
       {importing && <RosterImport onClose={() => setImporting(false)} />}
       {away.length > 0 && (
         <FormControlLabel
@@ -125,14 +137,16 @@ interface RosterRow {
   readonly id: string;
   readonly student: Student;
   readonly stance: FittedStance;
-  readonly last: StoredCheck | undefined;
+  readonly last: CheckSummary | undefined;
 }
 
 function Roster({ list }: { readonly list: readonly Student[] }) {
-  const checks = useChecks();
+  const checks = useLatestChecks();
+  const [search, setSearch] = useState('');
   const { units, student: chosen, chooseStudent, fitOf } = useClub();
+  const phone = useMediaQuery('(max-width: 760px)');
   const rows = useMemo(() => {
-    const latest = new Map((checks.data ?? []).toReversed().map((check) => [check.studentId, check]));
+    const latest = new Map((checks.data ?? []).map((check) => [check.studentId, check]));
     return list.map((student): RosterRow => ({
       id: student.id,
       student,
@@ -145,22 +159,40 @@ function Roster({ list }: { readonly list: readonly Student[] }) {
     [units, chosen, chooseStudent],
   );
   return (
-    <Box sx={{ bgcolor: 'background.paper' }}>
+    <Box>
+      <TextField
+        label="Find a student"
+        type="search"
+        value={search}
+        onChange={(event) => setSearch(event.target.value)}
+        sx={{ mb: 1, width: 'min(100%, 320px)' }}
+      />
       <DataGrid
+        sx={{ bgcolor: 'background.paper' }}
+        filterModel={{ items: [], quickFilterValues: search.split(/\s+/).filter(Boolean) }}
         label="Students"
         rows={rows}
         columns={columns}
         density="compact"
-        showToolbar
+        disableColumnFilter
         disableRowSelectionOnClick
         disableColumnMenu
         pageSizeOptions={[25, 50, 100]}
         initialState={{ pagination: { paginationModel: { pageSize: 25 } } }}
         autoHeight
+        columnVisibilityModel={phone ? PHONE_COLUMNS : ALL_COLUMNS}
+        localeText={{
+          noRowsLabel: 'Nobody here',
+          noResultsOverlayLabel: 'Nobody of that name, school or level',
+        }}
       />
     </Box>
   );
 }
+
+const ALL_COLUMNS = {};
+/** On a phone who it is and how the last check went; the rest is a tap away. */
+const PHONE_COLUMNS = { side: false, school: false, level: false, height: false, separation: false };
 
 function columnsOf(
   units: UnitSystem,
@@ -222,7 +254,7 @@ function columnsOf(
     {
       field: 'last',
       headerName: 'Last check',
-      width: 160,
+      width: 150,
       valueGetter: (_value, { last }) => last?.verdict.outcome ?? '',
       renderCell: ({ row: { last } }) =>
         last ? (

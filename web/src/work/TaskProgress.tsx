@@ -3,6 +3,16 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { TaskState } from './useTask.ts';
 
+/** Something that takes a while and cannot tell how far it is. */
+export function TaskBusy({ what }: { readonly what: string }) {
+  return (
+    <Box role="status" sx={{ py: 1 }}>
+      <Box sx={{ mb: 0.5 }}>{what} …</Box>
+      <LinearProgress aria-label={what} />
+    </Box>
+  );
+}
+
 /** How far a long task is, and the way to stop it. */
 export function TaskProgress({
   state,

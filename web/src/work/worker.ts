@@ -12,9 +12,13 @@ import {
   TRACKER_DEFAULTS,
   spreadFaults,
   expand,
+  judgePlan,
   unpackTrack,
   type CheckResult,
+  type Judged,
   type FilledPlan,
+  type FloorPlan,
+  type Plan,
   type Floor,
   type LayoutPiece,
   type Placement,
@@ -25,6 +29,7 @@ import {
   type StudentFit,
 } from '@angled-chalk/core';
 import { expose } from 'comlink';
+import { readFloorFrom, readPlanFrom } from './read-files.ts';
 
 /** What is known of a recording once it is read, with its compact form. */
 export interface PackedRecording {
@@ -61,6 +66,9 @@ const work = {
     };
   },
 
+  readFloor: (file: File): Promise<Result<FloorPlan>> => readFloorFrom(file),
+  readPlan: (file: File): Promise<Result<Plan>> => readPlanFrom(file),
+
   simulate(drill: PlannedDrill, order: SimulationOrder): PackedRecording {
     const { faults, recovers, ...settings } = order;
     const placed = spreadFaults(faults, expand(drill).moves.length, order.seed);
@@ -72,6 +80,19 @@ const work = {
       habits: { ...TRACKER_DEFAULTS.habits, recovers },
     });
     return { packed: packTrack(track), samples: track.timeS.length, durationS: track.timeS.at(-1)! };
+  },
+
+  /** A plan judged for one body, within a limit of moves. */
+  judge(drill: PlannedDrill): Judged {
+    return judgePlan(drill);
+  },
+
+  /** How many places each plan breaks, for one body; null where it has too many moves to judge in a list. */
+  judgeAll(drills: readonly PlannedDrill[]): (number | null)[] {
+    return drills.map((drill) => {
+      const judged = judgePlan(drill);
+      return judged.findings && judged.findings.length;
+    });
   },
 
   nearestCleanLane(drill: PlannedDrill) {
