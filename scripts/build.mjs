@@ -1,3 +1,7 @@
+import { readdir, readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 import { ensurePackages, ROOT } from './steps.mjs';
 
 ensurePackages();
@@ -29,6 +33,28 @@ export async function buildAll() {
   await bundleNode('cli/src/main.ts', 'cli/dist/main.js');
   await bundleNode('server/src/main.ts', 'server/dist/main.js');
   await buildWeb({ root: `${ROOT}web`, logLevel: 'warn' });
+  await compress(`${ROOT}web/dist`);
+}
+
+const zip = promisify(gzip);
+const brotli = promisify(brotliCompress);
+const LEAST_BYTES = 1024;
+
+/** Text that is served gets a compressed copy beside it, so that no request waits for compressing. */
+async function compress(folder) {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true });
+  const files = entries
+    .filter((entry) => entry.isFile() && /\.(js|css|html|svg|json)$/.test(entry.name))
+    .map((entry) => join(entry.parentPath ?? entry.path, entry.name));
+  await Promise.all(
+    files.map(async (file) => {
+      const bytes = await readFile(file);
+      if (bytes.length < LEAST_BYTES) return;
+      const quality = { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } };
+      await writeFile(`${file}.gz`, await zip(bytes, { level: 9 }));
+      await writeFile(`${file}.br`, await brotli(bytes, quality));
+    }),
+  );
 }
 
 if (process.argv[1]?.endsWith('build.mjs')) {

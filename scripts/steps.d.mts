@@ -2,7 +2,7 @@ export const ROOT: string;
 export function run(
   command: string,
   args: readonly string[],
-  env?: Record<string, string>,
+  how?: { readonly env?: Record<string, string>; readonly seconds?: number },
 ): Promise<{ code: number; text: string }>;
 export function ensurePackages(): void;
 export function chromiumPath(): string | undefined;

@@ -4,14 +4,36 @@ import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
-/** Runs a command in the project, its output shown; resolves to the exit code and the text. */
-export function run(command, args, env = {}) {
+const groups = new Set();
+const endGroup = (pid) => {
+  try {
+    process.kill(-pid, 'SIGKILL');
+  } catch {
+    // It has ended already.
+  }
+};
+process.on('exit', () => groups.forEach(endGroup));
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => process.exit(130));
+
+/**
+ * Runs a command in the project, its output shown; resolves to the exit code and the text. After so many
+ * seconds it is ended, with everything it started, and the code is 124. Nothing it started outlives it.
+ */
+export function run(command, args, { env = {}, seconds = 1200 } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, {
       cwd: ROOT,
       env: { ...process.env, ...env },
       stdio: ['ignore', 'pipe', 'pipe'],
+      detached: true,
     });
+    groups.add(child.pid);
+    let late = false;
+    const timer = setTimeout(() => {
+      late = true;
+      console.error(`\nEnded after ${seconds} s: ${[command, ...args].join(' ')}`);
+      endGroup(child.pid);
+    }, seconds * 1000);
     let text = '';
     for (const [stream, out] of [
       [child.stdout, process.stdout],
@@ -23,7 +45,12 @@ export function run(command, args, env = {}) {
       });
     }
     child.on('error', (error) => resolve({ code: 127, text: `${text}${error.message}` }));
-    child.on('close', (code) => resolve({ code: code ?? 1, text }));
+    child.on('close', (code) => {
+      clearTimeout(timer);
+      endGroup(child.pid);
+      groups.delete(child.pid);
+      resolve({ code: late ? 124 : (code ?? 1), text });
+    });
   });
 }
 

@@ -24,7 +24,29 @@ const CHECKS = [
   ['build', node, ['scripts/build.mjs']],
 ];
 
-const total = { passed: 0, failed: 0 };
+/** The whole run ends by itself, and says so in its last line. */
+const WHOLE_RUN_S = 70 * 60;
+const total = { passed: 0, failed: 0, skipped: 0 };
+/** What a test says that a reader of the run must know: seeds, and what was not tried. */
+const told = [];
+const TOLD = /^\s*((?:seed of|SKIPPED:).*)$/gm;
+
+function finish() {
+  const { passed, failed, skipped } = total;
+  if (told.length > 0)
+    console.log(
+      `Seeds and what was not tried:\n${[...new Set(told)].map((line) => `  ${line}`).join('\n')}\n`,
+    );
+  if (skipped > 0) console.log(`${skipped} tests were skipped; their names are above.`);
+  console.log(`${passed} passed, ${failed} failed`);
+  process.exit(failed > 0 || passed === 0 ? 1 : 0);
+}
+
+setTimeout(() => {
+  console.error(`The whole run took longer than ${WHOLE_RUN_S / 60} minutes and was ended.`);
+  total.failed++;
+  finish();
+}, WHOLE_RUN_S * 1000).unref();
 
 function count(name, passed, failed) {
   total.passed += passed;
@@ -45,26 +67,29 @@ const numberBefore = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
     '--no-warnings',
     bin('jest/bin/jest.js'),
     '--ci',
+    '--maxWorkers=2',
+    '--forceExit',
     '--colors=false',
   ];
-  const { code, text } = await run(node, args);
+  const { code, text } = await run(node, args, { seconds: 40 * 60 });
+  told.push(...[...text.matchAll(TOLD)].map((match) => match[1]));
   const line = /^Tests:.*$/m.exec(text)?.[0] ?? '';
   const suites = /^Test Suites:.*$/m.exec(text)?.[0] ?? '';
   const failed = numberBefore(line, /(\d+) failed/) + (line === '' ? 1 : 0);
   const brokenFiles = code !== 0 && failed === 0 ? Math.max(1, numberBefore(suites, /(\d+) failed/)) : 0;
+  total.skipped += numberBefore(line, /(\d+) skipped/) + numberBefore(line, /(\d+) todo/);
   count('unit', numberBefore(line, /(\d+) passed/), failed + brokenFiles);
 }
 
 if (ensureChromium()) {
-  const { code, text } = await run(node, [
-    bin('@playwright/test/cli.js'),
-    'test',
-    '-c',
-    'e2e/playwright.config.ts',
-  ]);
+  const { code, text } = await run(
+    node,
+    [bin('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
+    { seconds: 25 * 60 },
+  );
+  total.skipped += numberBefore(text, /^\s*(\d+) skipped/m);
   const failed = numberBefore(text, /^\s*(\d+) failed/m);
   count('browser', numberBefore(text, /^\s*(\d+) passed/m), code !== 0 ? Math.max(1, failed) : failed);
 } else count('browser', 0, 1);
 
-console.log(`${total.passed} passed, ${total.failed} failed`);
-process.exit(total.failed > 0 || total.passed === 0 ? 1 : 0);
+finish();

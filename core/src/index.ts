@@ -49,6 +49,7 @@ export * from './pattern/fill-plan.ts';
 export * from './pattern/setout-job.ts';
 export * from './pattern/floor-files.ts';
 export * from './pattern/floor-edit.ts';
+export { freeShift } from './pattern/free-place.ts';
 export * from './pattern/footwork.ts';
 export * from './pattern/first-foot.ts';
 export * from './pattern/step-length.ts';

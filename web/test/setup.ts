@@ -1,3 +1,4 @@
+import { configure } from '@testing-library/react';
 import '@testing-library/jest-dom';
 
 /** jsdom lays nothing out; drawings then keep their usual size. */
@@ -13,3 +14,6 @@ globalThis.matchMedia ??= ((query: string) => ({
   addEventListener: () => undefined,
   removeEventListener: () => undefined,
 })) as unknown as typeof matchMedia;
+
+// What is hidden is hidden by our own choice in a test; looking that up for every element takes most of its time.
+configure({ defaultHidden: true });

@@ -32,10 +32,14 @@ test('imperial words hold no centimetres', () => {
   expect(words.certainty).not.toContain('cm');
 });
 
-test('every fault has plain words and a reason', () => {
+test('every fault has plain words of its own and a reason', () => {
+  expect(new Set(FAULTS.map(([, words]) => words)).size).toBe(FAULTS.length);
+  expect(new Set(FAULTS.map(([, , why]) => why)).size).toBe(FAULTS.length);
   for (const [name, words, why] of FAULTS) {
     expect(name).toMatch(/^[a-z-]+$/);
-    expect(words.length).toBeGreaterThan(5);
-    expect(why.length).toBeGreaterThan(20);
+    // Words of the trade, not the code; a reason is a sentence of its own.
+    expect(words).toMatch(/^[a-z][a-z ']+$/);
+    expect(why).toMatch(/^[A-Z].* .*\.$/);
+    expect(why.toLowerCase()).not.toBe(`${words}.`);
   }
 });

@@ -27,12 +27,18 @@ test('every planned move has its row, with what happened and a verdict', () => {
 
 test('a move goes to its moment, and the moment marks its move', async () => {
   const went: number[] = [];
-  const { rerender } = renderInClub(
+  const move = report.moves[8]!;
+  const { unmount } = renderInClub(
     <MovesTable report={report} timeS={0} onTime={(timeS) => went.push(timeS)} />,
   );
   await userEvent.click(screen.getByRole('button', { name: /Go to move 9 / }));
   expect(went[0]).toBeCloseTo(report.moves[8]!.timeS, 9);
-  expect(rerender).toBeDefined();
+  unmount();
+  renderInClub(<MovesTable report={report} timeS={move.timeS} onTime={() => undefined} />);
+  const marked = screen.getByRole('button', { name: /Go to move 9 / }).closest('tr')!;
+  const other = screen.getByRole('button', { name: /Go to move 3 / }).closest('tr')!;
+  expect(marked).toHaveAttribute('aria-current', 'true');
+  expect(other).not.toHaveAttribute('aria-current');
 });
 
 test('the measures are told in the units of the device', () => {

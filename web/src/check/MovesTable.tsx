@@ -68,7 +68,11 @@ export function MovesTable({
           </TableHead>
           <TableBody>
             {moves.slice(page * PER_PAGE, (page + 1) * PER_PAGE).map((move) => (
-              <TableRow key={`${move.number ?? 'extra'}-${move.timeS}`} selected={move === now}>
+              <TableRow
+                key={`${move.number ?? 'extra'}-${move.timeS}`}
+                selected={move === now}
+                aria-current={move === now ? 'true' : undefined}
+              >
                 <TableCell component="th" scope="row">
                   <Button
                     size="small"

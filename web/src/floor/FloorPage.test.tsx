@@ -1,13 +1,13 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { StoredFloor } from '@angled-chalk/contract';
-import { DEMO_FLOORS, LAYOUT_KINDS, type FloorPlan } from '@angled-chalk/core';
+import { DEMO_FLOORS, LAYOUT_KINDS, rectangularFloor, type FloorPlan } from '@angled-chalk/core';
 import { Route, Routes, useNavigate } from 'react-router';
 import { useEffect } from 'react';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { FloorPage } from './FloorPage.tsx';
 
-jest.setTimeout(40_000);
+jest.setTimeout(240_000);
 
 const hall = DEMO_FLOORS[0]!;
 let saved: FloorPlan[] = [];
@@ -39,7 +39,7 @@ async function openFloor(
     </Routes>,
     units,
   );
-  await screen.findByRole('heading', { level: 1, name: new RegExp(floor.name) }, { timeout: 5000 });
+  await screen.findByRole('heading', { level: 1, name: new RegExp(floor.name) }, { timeout: 60_000 });
 }
 function Go() {
   const go = useNavigate();
@@ -179,6 +179,23 @@ test('a length changes its unit without changing the floor', async () => {
 }, 20_000);
 
 describe('the room', () => {
+  test('one side taped wrong and put right gives the true room, not one with the error spread over it', async () => {
+    await openFloor({ ...hall.floor, floor: rectangularFloor('Hall', 12, 9) });
+    await userEvent.click(screen.getByRole('tab', { name: 'Room' }));
+    type(/^Side 1/, '1220');
+    await userEvent.click(screen.getByRole('button', { name: 'Take this shape' }));
+    expect(await screen.findByText(/missed closing by 20\.0 cm/)).toBeInTheDocument();
+    expect(box(/^Side 3/)).toHaveValue('1200');
+    type(/^Side 1/, '1200');
+    await userEvent.click(screen.getByRole('button', { name: 'Take this shape' }));
+    await waitFor(
+      () => expect(saved.at(-1)?.floor.outline).toEqual(rectangularFloor('Hall', 12, 9).outline),
+      {
+        timeout: 60_000,
+      },
+    );
+  });
+
   test('typed sides that do not close are refused, small misses are spread and told', async () => {
     await openFloor({ ...hall.floor, pieces: [] });
     tab('Room');

@@ -6,7 +6,8 @@ import { Route, Routes, useParams } from 'react-router';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { FloorsPage } from './FloorsPage.tsx';
 
-jest.setTimeout(40_000);
+jest.mock('../work/run.ts', () => jest.requireActual('../../test/inline-run.ts'));
+jest.setTimeout(120_000);
 
 const ruler = rulerFor(DEMO_STUDENTS[0]!);
 const hall = DEMO_FLOORS[0]!.floor;
@@ -99,7 +100,7 @@ test('what a drawing did not say, and what stood twice, is told in one go', asyn
 test.each([
   ['notes.csv', 'colour\nred\n', /no column "kind"/],
   ['hall.svg', '<svg viewBox="0 0 3 3"/>', /no closed shape/],
-  ['hall.dxf', '0\nSECTION\n', /not JSON.*Choose a floor file/],
+  ['hall.dxf', '0\nSECTION\n', /not JSON.*hoose a floor file/],
 ])('%s that cannot be used is refused in words and nothing is stored', async (name, text, says) => {
   openList();
   await give(name, text);

@@ -22,6 +22,7 @@ import { useUnits } from '../app/club.tsx';
 import { ProblemBox } from '../parts/ErrorBox.tsx';
 import { LengthBox, NumberBox } from '../parts/fields.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
+import { useDeviceState } from '../parts/useDeviceState.ts';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { FixtureFields, newFixture } from './FixtureFields.tsx';
 import { Words } from './PiecePanel.tsx';
@@ -82,6 +83,7 @@ export function RoomPanel({
         </Box>
         <SidesTable
           key={JSON.stringify(floor.outline)}
+          id={editor.id}
           floor={floor}
           onFloor={(next) => editor.set({ ...plan, floor: next })}
           onTold={setTold}
@@ -135,18 +137,33 @@ const replaced = <T,>(list: readonly T[], index: number, by: readonly T[]): T[] 
   ...list.slice(index + 1),
 ];
 
+/** Sides as they were taped, and the outline that was made of them. */
+interface Taped {
+  readonly sides: readonly Side[];
+  readonly outline: Floor['outline'];
+}
+
 /** Sides and inside angles as taped; they are closed and taken together. */
 function SidesTable({
+  id,
   floor,
   onFloor,
   onTold,
 }: {
+  readonly id: string;
   readonly floor: Floor;
   readonly onFloor: (floor: Floor) => void;
   readonly onTold: (words: string) => void;
 }) {
   const units = useUnits();
-  const [sides, setSides] = useState<readonly Side[]>(() => sidesOfOutline(floor.outline).map(tidySide));
+  // What was taped stays as it was taped: closing the room spreads a wrong side over all of them, and
+  // putting that one right must give the true room.
+  const [taped, setTaped] = useDeviceState<Taped | null>(`taped sides ${id}`, null);
+  const [sides, setSides] = useState<readonly Side[]>(() =>
+    taped && JSON.stringify(taped.outline) === JSON.stringify(floor.outline)
+      ? taped.sides
+      : sidesOfOutline(floor.outline).map(tidySide),
+  );
   const [problem, setProblem] = useState<InputProblem | null>(null);
   const take = (): void => {
     const read = outlineOfSides(sides);
@@ -158,6 +175,7 @@ function SidesTable({
         ? `The sides missed closing by ${formatSmall(misclosureM, units)} and ${angleOffDeg.toFixed(1)}°; that is spread over the corners.`
         : '',
     );
+    setTaped({ sides, outline });
     onFloor(reshaped(floor, outline));
   };
   const edit = (i: number, side: Side): void => setSides(replaced(sides, i, [side]));

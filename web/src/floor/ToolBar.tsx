@@ -8,6 +8,10 @@ import {
   contains,
   formatLength,
   freeName,
+  freeShift,
+  laidOut,
+  moveChosen,
+  placementsOf,
   freeNumber,
   LAYOUT_KINDS,
   midpoint,
@@ -96,7 +100,9 @@ export function ToolBar({
   const groups = new Set(pieces.map(({ group }) => group));
   const grouped = groups.size === 1 && !groups.has(null);
   const put = (piece: Piece): void => {
-    editor.set(addPiece(plan, piece));
+    const [fresh] = placementsOf(laidOut([piece], ruler), ruler);
+    const shift = fresh ? freeShift(plan.floor, fresh, editor.placements) : { x: 0, y: 0 };
+    editor.set(moveChosen(addPiece(plan, piece), [piece.id], { about: shift, turnDeg: 0, shift }));
     editor.setChosen([piece.id]);
   };
   const middle = middleOf(plan.floor.outline);

@@ -27,6 +27,7 @@ import { useKeeping, type Keeping } from '../parts/useKeeping.ts';
 export { newId };
 
 export interface FloorEditor {
+  readonly id: string;
   readonly keeping: Keeping<FloorPlan>;
   readonly plan: FloorPlan;
   readonly ruler: Ruler;
@@ -90,6 +91,7 @@ export function useFloorEditor(stored: StoredFloor, ruler: Ruler): FloorEditor {
     setChosen(ids);
   };
   return {
+    id: stored.id,
     keeping,
     plan,
     ruler,

@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
@@ -74,9 +74,9 @@ test('the same length in feet and inches', async () => {
 
 test('what is no length is told, and the last good one is held', async () => {
   show();
-  await type(/^Height/, 'tall');
+  fireEvent.change(box(/^Height/), { target: { value: 'tall' } });
   expect(screen.getByText(/Not a length/)).toBeInTheDocument();
-  expect(held().heightM === undefined || held().heightM === 1.72).toBe(true);
+  expect(held().heightM).toBe(1.72);
 });
 
 test('out of range is told in the units of the coach', async () => {

@@ -14,7 +14,7 @@ import { FloorSetOut, PatternSetOut } from './SetOutPage.tsx';
 import { SetOutChoice } from './SetOutChoice.tsx';
 import { FloorWalk } from './WalkPage.tsx';
 
-jest.setTimeout(40_000);
+jest.setTimeout(240_000);
 
 const [hall] = DEMO_FLOORS as [(typeof DEMO_FLOORS)[0]];
 const stored = { version: 1, updatedAt: '2026-01-01T00:00:00.000Z' };
@@ -59,7 +59,9 @@ test('floors and patterns can be set out', async () => {
 test('the sheet of a floor says how good it will be, what to bring, and has a row a mark in order', async () => {
   open(`/set-out/floor/${hall.id}`);
   expect(
-    await screen.findByText(/Measured for Imke Varga\. Every mark lands within 1\.\d cm/),
+    await screen.findByText(
+      /Measured for Imke Varga, the student chosen on this device\. Every mark lands within 1\.\d cm/,
+    ),
   ).toBeInTheDocument();
   expect(screen.getByText(/17\.\d\d m from mark to mark, the shortest way found/)).toBeInTheDocument();
   expect(screen.getByText('Bring 10 flat cones, 2.40 m of chalk or tape.')).toBeInTheDocument();

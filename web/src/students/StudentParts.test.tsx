@@ -32,11 +32,17 @@ test('the stance is drawn with separation, width, length, angle, toes and weight
 test.each(SCHOOLS.map(({ name, id }) => [name, id] as const))(
   '%s is drawn for either side',
   (_name, schoolId) => {
-    for (const leadSide of ['left', 'right'] as const) {
+    const drawn = (['left', 'right'] as const).map((leadSide) => {
       const { unmount } = renderInClub(<StanceDrawing stance={fitStance({ ...fit, schoolId, leadSide })} />);
-      expect(document.querySelectorAll('path[stroke-linejoin="round"]').length).toBeGreaterThanOrEqual(2);
+      const feet = [...document.querySelectorAll('g > path[stroke-linejoin="round"]')];
+      const letters = [...document.querySelectorAll('text')].map((text) => text.textContent);
       unmount();
-    }
+      expect(letters.filter((letter) => letter === 'L' || letter === 'R').sort()).toEqual(['L', 'R']);
+      return feet.map((foot) => foot.getAttribute('d')!).filter((d) => d.endsWith('Z'));
+    });
+    expect(drawn[0]).toHaveLength(2);
+    expect(drawn[1]).toHaveLength(2);
+    expect(drawn[0]).not.toEqual(drawn[1]);
   },
 );
 
