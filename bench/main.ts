@@ -2,6 +2,7 @@ import { accuracy } from './accuracy.ts';
 import { fill } from './fill.ts';
 import { fit } from './fit.ts';
 import { speed } from './speed.ts';
+import { writes } from './writes.ts';
 
 const what = process.argv[2] ?? 'all';
 const drills = Number(process.env['DRILLS'] ?? 60);
@@ -9,7 +10,8 @@ if (what === 'all' || what === 'accuracy') accuracy(drills, Number(process.env['
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();
-if (!['all', 'accuracy', 'speed', 'fit', 'fill'].includes(what)) {
-  console.error(`There is no bench "${what}". Benches: accuracy, speed, fit, fill, frames.`);
+if (what === 'all' || what === 'writes') await writes();
+if (!['all', 'accuracy', 'speed', 'fit', 'fill', 'writes'].includes(what)) {
+  console.error(`There is no bench "${what}". Benches: accuracy, speed, fit, fill, writes, club, frames.`);
   process.exitCode = 2;
 }

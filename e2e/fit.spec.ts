@@ -12,8 +12,8 @@ test('a roster is pasted, its errors shown row by row, and brought in whole', as
     .getByRole('textbox')
     .first()
     .fill('who,height,side\nAnna Reed,165,southpaw\nBert Moss,tall,left\n');
-  await expect(dialog.getByRole('row', { name: /3 Bert Moss .*"tall" is not a number/ })).toBeVisible();
-  await expect(dialog.getByText(/1 row is ready, 1 cannot be used/)).toBeVisible();
+  await expect(dialog.getByRole('row', { name: /3 Bert Moss .*Height: "tall" is no length/ })).toBeVisible();
+  await expect(dialog.getByText(/1 row is ready, 1 cannot be used as they are/)).toBeVisible();
   await dialog
     .getByRole('textbox')
     .first()
@@ -46,11 +46,11 @@ test('five hundred students are paged, sorted, filtered and fitted', async ({ pa
   await expect(page.getByText('1–25 of 506')).toBeVisible();
   await page.getByRole('columnheader', { name: 'Height' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('1.48 m');
-  await page.getByRole('button', { name: 'Search' }).click();
-  await page.getByRole('searchbox').fill('Student 499');
+  await page.getByRole('searchbox', { name: 'Find a student' }).fill('Student 499');
   await expect(page.getByText('1–1 of 1')).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Fit everyone' }).click();
+  await page.getByRole('button', { name: 'Save the roster' }).click();
+  await page.getByRole('menuitem', { name: /The fit of everyone/ }).click();
   const csv = readFileSync(await (await download).path(), 'utf8');
   expect(csv.trim().split('\n')).toHaveLength(1 + 506 * 5 * 19);
 });
@@ -136,9 +136,12 @@ test('a person is erased only when asked twice, and the program says what went',
   await page.getByRole('button', { name: 'Erase', exact: true }).click();
   await page.getByRole('button', { name: 'Keep' }).click();
   await page.getByRole('button', { name: 'Erase', exact: true }).click();
+  await expect(page.getByText(/with 3 measurements, 1 checks and 1 recordings of them/)).toBeVisible();
   await page.getByRole('button', { name: 'Erase for good' }).click();
   await expect(
-    page.getByText('Imke Varga was erased, with 3 measurements, 1 checks and 1 recordings.'),
+    page.getByText(
+      'Imke Varga was erased, with 3 measurements, 1 checks and 1 recordings. The last traces are being taken out of the files.',
+    ),
   ).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Who: 5 students' })).toBeVisible();
 });

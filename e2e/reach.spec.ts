@@ -24,18 +24,21 @@ const SCREENS = [
   ['/record', /Record:/],
   ['/checks', /2 checks/],
   [`/checks/${CHECK}`, /Not met/],
+  ['/club', /Saltmarsh/],
   ['/nowhere', /nothing at this address/],
 ] as const;
 
-for (const [width, height] of [
-  [1280, 800],
-  [390, 844],
+for (const [width, height, colorScheme] of [
+  [1280, 800, 'light'],
+  [390, 844, 'light'],
+  [640, 400, 'dark'],
 ] as const) {
-  test(`at ${width} x ${height} every screen fits across and axe finds nothing`, async ({
+  test(`at ${width} x ${height}, ${colorScheme}, every screen fits across and axe finds nothing`, async ({
     page,
     program,
   }) => {
     await page.setViewportSize({ width, height });
+    await page.emulateMedia({ colorScheme });
     for (const [path, heading] of SCREENS) {
       await page.goto(program.url + path);
       await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
@@ -58,6 +61,7 @@ test('the keyboard alone moves the target, plays, and goes from fault to fault',
   await expect(page.getByRole('textbox', { name: 'Target y' })).toHaveValue('739');
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('textbox', { name: 'Target y' })).toHaveValue('740');
+  await expect(page.getByText('Saved')).toBeVisible();
   await page.goto(`${program.url}/checks/${CHECK}`);
   const first = page.getByRole('list', { name: 'Findings' }).getByRole('button').first();
   await first.focus();

@@ -21,6 +21,7 @@ import { floorRoutes } from './floors/routes.ts';
 import { watchActivity } from './http/activity.ts';
 import { errorHandler, notFound } from './http/errors.ts';
 import { hostsFor, keepOthersOut } from './http/guard.ts';
+import { jsonBody } from './http/json-body.ts';
 import { keepLists } from './http/lists.ts';
 import { DISK_FULL, keepRoom } from './http/space.ts';
 import { WEB_DIR } from './places.ts';
@@ -77,7 +78,7 @@ export function createApp(opened: OpenDatabase, options: AppOptions): App {
   app.use(pinoHttp({ logger, autoLogging: false, serializers: QUIET }));
   app.use(HEADERS);
   app.use(keepOthersOut(hosts));
-  app.use('/api', express.json({ limit: '1mb', strict: true, type: readsJson }));
+  app.use('/api', jsonBody({ limit: '1mb', type: readsJson }));
   app.get('/api/health', async (_request, response) => {
     const state = await health(opened, scrubbing, free);
     response.status(state.status === 'away' ? 503 : 200).json(state);

@@ -48,7 +48,7 @@ export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'):
     headline: headline(report, tally),
     certainty:
       `${matched} of ${planned} planned moves were found. This capture places a foot within ` +
-      `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s (U = 2u)` +
+      `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s, 19 times of 20` +
       `${undecidedCount > 0 ? `; ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} too close to call` : ''}.`,
     next: worst
       ? CUES[worst.fault]

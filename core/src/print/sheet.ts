@@ -1,4 +1,7 @@
 import { PDFDocument, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
+import { printable } from './letters.ts';
+
+export { printable };
 
 /** Points of a PDF per metre: 72 points an inch of 0.0254 m. */
 export const POINTS_PER_M = 72 / 0.0254;
@@ -32,18 +35,6 @@ export async function newSheet(paper: Paper, title: string): Promise<Sheet> {
 export function newPage({ pdf, paper }: Sheet): PDFPage {
   const { widthM, heightM } = PAPERS[paper];
   return pdf.addPage([widthM * POINTS_PER_M, heightM * POINTS_PER_M]);
-}
-
-/** The standard fonts know Latin 1 only: other letters lose their accents, the rest become "?". */
-export function printable(text: string): string {
-  const latin1 = (piece: string): boolean => [...piece].every((letter) => letter.codePointAt(0)! <= 0xff);
-  return [...text.replaceAll('−', '-').replaceAll('½', ' 1/2').replaceAll(/[’‘]/g, "'")]
-    .map((letter) => {
-      if (latin1(letter)) return letter;
-      const bare = letter.normalize('NFD').replaceAll(/\p{M}/gu, '');
-      return bare !== '' && latin1(bare) ? bare : '?';
-    })
-    .join('');
 }
 
 /** Draws text at a place in metres from the lower left corner. */

@@ -60,7 +60,7 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     birthYear: 1989,
     note: 'Heavy on the front foot after the cross.',
     level: 'intermediate',
-    filmingConsent: 'refused',
+    filmingConsent: 'given',
     measuredBy: 'tape',
   },
   {
@@ -84,7 +84,7 @@ export const DEMO_STUDENTS: readonly DemoStudent[] = [
     birthYear: 1979,
     note: 'No pivots on the left knee.',
     level: 'new',
-    filmingConsent: 'not asked',
+    filmingConsent: 'refused',
     measuredBy: 'tape',
   },
 ];

@@ -1,6 +1,7 @@
 import { asc, inArray } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import type { Activity } from '../http/activity.ts';
+import { reasonOf } from '../http/errors.ts';
 import type { Database, OpenDatabase } from './open.ts';
 import { erasures } from './schema.ts';
 import type { Seat } from './seat.ts';
@@ -68,10 +69,7 @@ export function startScrubbing(opened: OpenDatabase, activity: Activity, logger:
       })
       .catch((error: unknown) => {
         running = null;
-        logger.warn(
-          { reason: error instanceof Error ? error.message : String(error) },
-          'erasing goes on later',
-        );
+        logger.warn({ reason: reasonOf(error) }, 'erasing goes on later');
         later();
       });
   };

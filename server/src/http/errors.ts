@@ -47,7 +47,7 @@ const PARSER: Readonly<Record<string, readonly [number, string, string]>> = {
 };
 
 /** Kind and place of an error for the log: its message may hold what somebody typed. */
-function reasonOf(error: unknown): string {
+export function reasonOf(error: unknown): string {
   if (!(error instanceof Error)) return typeof error;
   const { code } = ((error as { cause?: unknown }).cause ?? error) as { code?: string };
   const at = error.stack

@@ -4,10 +4,11 @@ import {
   studentUpdateSchema,
   type Student,
 } from '@angled-chalk/contract';
-import express, { Router, type Response } from 'express';
+import { Router, type Request, type Response } from 'express';
 import type { Scrubbing } from '../db/scrubbing.ts';
 import type { Database } from '../db/open.ts';
 import { notFound } from '../http/errors.ts';
+import { jsonBody } from '../http/json-body.ts';
 import type { Lists } from '../http/lists.ts';
 import { storedRoutes } from '../http/stored-routes.ts';
 import { idOf, valid } from '../http/validate.ts';
@@ -41,7 +42,7 @@ export function studentRoutes(db: Database, lists: Lists, scrubbing: Scrubbing):
     if (!found || found.archived) throw notFound('student');
     response.json(seenBy(response, [found])[0]);
   });
-  router.post('/import', express.json({ limit: '8mb' }), async (request, response) => {
+  router.post('/import', jsonBody({ limit: '8mb' }), async (request: Request, response: Response) => {
     const { students } = valid(rosterImportSchema, request.body);
     response.status(201).json({ added: await addRoster(db, students) });
   });

@@ -78,6 +78,8 @@ export function Shell() {
           color="inherit"
           noWrap
           sx={{
+            flexShrink: 0,
+            maxWidth: '38vw',
             opacity: 0.9,
             [PHONE]: { fontSize: 0, p: 1, '&::before': { content: '"Club"', fontSize: '0.86rem' } },
           }}

@@ -89,6 +89,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
               foot={foot}
               body={stance.body}
               standing="observed"
+              bare
               faint={all && timeS > 0 && !near(atS)}
             />
           ) : null,
@@ -97,8 +98,8 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
           <ConeMark key={cone.number} cone={cone} tall={plan.pattern.coneHeight === 'tall'} />
         ))}
         <TargetMark target={plan.target} />
-        <FaultMarks findings={findings} chosen={chosen} />
         <Now drill={drill} result={result} timeS={timeS} near={close} />
+        <FaultMarks findings={findings} chosen={chosen} />
       </FloorView>
       <Box
         className="no-print"

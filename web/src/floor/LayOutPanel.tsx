@@ -91,7 +91,7 @@ function Tape({ editor }: { readonly editor: FloorEditor }) {
       <LengthBox
         label="A reading is good to"
         metres={readingUM}
-        help="1 sigma; worse for a slack tape"
+        help="two readings of three are within it; more for a slack tape"
         onMetres={(value) => within(value, LAYOUT_RANGES.readingUM) && set({ readingUM: value })}
       />
     </Box>

@@ -31,7 +31,7 @@ export function MenuButton({
         aria-haspopup="menu"
         aria-expanded={anchor !== null}
         aria-controls={anchor ? `${id}-menu` : undefined}
-        variant={contained ? 'contained' : 'text'}
+        variant={contained ? 'contained' : 'outlined'}
         endIcon={<ChevronDown size={16} />}
         onClick={(event) => setAnchor(event.currentTarget)}
       >

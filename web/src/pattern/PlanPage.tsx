@@ -85,6 +85,7 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
   const { footwork } = judged;
   const findings = judged.findings ?? NO_FINDINGS;
   const of = judging.of ?? drill;
+  const places = useMemo(() => groupFindings(findings).length, [findings]);
   const landings = useMemo(
     () => footwork.moves.flatMap((move) => move.footfalls.map(({ landS }) => landS)),
     [footwork],
@@ -130,7 +131,7 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
           ? `${plan.name}: ${footwork.moves.length} moves are too many to be judged at once; take fewer rounds`
           : findings.length === 0
             ? `${plan.name}: clean for ${student.name}`
-            : `${plan.name}: ${findings.length} ${findings.length === 1 ? 'place' : 'places'} to mend for ${student.name}`}
+            : `${plan.name}: ${places} ${places === 1 ? 'place' : 'places'} to mend for ${student.name}`}
       </PageTitle>
       <EditProblem editing={editing} />
       <Box sx={BESIDE}>
@@ -150,7 +151,7 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
         </Box>
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           {findings.length > 0 && (
-            <Panel title={`Rules not met (${groupFindings(findings).length})`}>
+            <Panel title={`Rules not met (${places})`}>
               <CleanLane drill={of} onUse={editing.replace} />
               <FindingList
                 label="Rules not met by the plan"

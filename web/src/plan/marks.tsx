@@ -35,6 +35,8 @@ interface FootMarkProps {
   readonly number?: number | undefined;
   readonly faint?: boolean;
   readonly strong?: boolean;
+  /** Without its letter: another print at the same place carries it. */
+  readonly bare?: boolean;
 }
 
 /** One foot: its real outline, a round ball mark and an L, or a square one and an R. */
@@ -46,6 +48,7 @@ export const FootMark = memo(function FootMark({
   number,
   faint,
   strong,
+  bare = false,
 }: FootMarkProps) {
   const { frame, textM, detailed } = useDrawing();
   const look = LINE[standing];
@@ -71,7 +74,7 @@ export const FootMark = memo(function FootMark({
       ) : (
         <rect x={x - ball} y={y - ball} width={2 * ball} height={2 * ball} fill={look.stroke} />
       )}
-      {!faint && detailed && (
+      {!faint && !bare && detailed && (
         <text
           x={at.x}
           y={at.y}

@@ -14,6 +14,7 @@ import { Link } from 'react-router';
 import { useUnits } from '../app/club.tsx';
 import { saveBytes, saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { usePrinting } from '../parts/usePrinting.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
 import { BESIDE, Busy, PageTitle } from '../parts/Page.tsx';
 import { HowTo } from './HowTo.tsx';
@@ -51,17 +52,31 @@ function answerOf(job: SetOutJob, units: UnitSystem, forWhom: string): string {
     .join(' ');
 }
 
+/** Every name that will stand on the sheet. */
+const wordsOnSheet = ({ name, floor, points, marks }: SetOutJob, forWhom: string): string =>
+  [
+    name,
+    forWhom,
+    floor.name,
+    ...floor.datums.map((datum) => datum.name),
+    ...(floor.fixtures ?? []).map((fixture) => fixture.name),
+    ...points.map(({ id }) => id),
+    ...marks.map((mark) => mark.name),
+  ].join(' ');
+
 function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: FoundJob }) {
   const units = useUnits();
   const [chosen, setChosen] = useState(0);
-  const print = async (paper: Paper): Promise<void> => {
-    const { setOutSheet } = await import('@angled-chalk/core/print/setout-sheet');
-    saveBytes(
-      `${job.name}.set-out.pdf`,
-      await setOutSheet(job, units, paper, found.forWhom),
-      'application/pdf',
-    );
-  };
+  const printing = usePrinting();
+  const print = (paper: Paper): void =>
+    printing.print(wordsOnSheet(job, found.forWhom), async () => {
+      const { setOutSheet } = await import('@angled-chalk/core/print/setout-sheet');
+      saveBytes(
+        `${job.name}.set-out.pdf`,
+        await setOutSheet(job, units, paper, found.forWhom),
+        'application/pdf',
+      );
+    });
   return (
     <>
       <PageTitle
@@ -74,8 +89,8 @@ function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: 
             <MenuButton
               label="Files"
               items={[
-                { label: 'Set-out sheet, PDF on A4', run: () => void print('A4') },
-                { label: 'Set-out sheet, PDF on Letter', run: () => void print('Letter') },
+                { label: 'Set-out sheet, PDF on A4', run: () => print('A4') },
+                { label: 'Set-out sheet, PDF on Letter', run: () => print('Letter') },
                 {
                   label: 'Tape distances, CSV',
                   run: () => saveText(`${job.name}.setout.csv`, setOutCsv(job.table, job.checks), 'text/csv'),
@@ -95,6 +110,7 @@ function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: 
       >
         Set out {job.name}
       </PageTitle>
+      {printing.answer && <Box sx={{ mb: 1.5 }}>{printing.answer}</Box>}
       <Box
         sx={{
           ...BESIDE,

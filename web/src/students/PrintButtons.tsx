@@ -4,17 +4,16 @@ import { type FittedStance } from '@angled-chalk/core';
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { saveBytes } from '../parts/download.ts';
-import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { usePrinting } from '../parts/usePrinting.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 
 /** The stance on paper: a card with its numbers, and both feet in true scale to tape to the floor. */
 export function PrintButtons({ name, stance }: { readonly name: string; readonly stance: FittedStance }) {
   const units = useUnits();
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
-  const [error, setError] = useState<Error | null>(null);
-  const make = async (what: 'card' | 'template'): Promise<void> => {
-    try {
-      setError(null);
+  const printing = usePrinting();
+  const make = (what: 'card' | 'template'): void =>
+    printing.print(name, async () => {
       const bytes =
         what === 'card'
           ? await (
@@ -26,10 +25,7 @@ export function PrintButtons({ name, stance }: { readonly name: string; readonly
         bytes,
         'application/pdf',
       );
-    } catch (failure) {
-      setError(failure instanceof Error ? failure : new Error(String(failure)));
-    }
-  };
+    });
   return (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
       <SelectBox
@@ -43,9 +39,9 @@ export function PrintButtons({ name, stance }: { readonly name: string; readonly
         fullWidth={false}
         sx={{ width: 110 }}
       />
-      <Button onClick={() => void make('card')}>Stance card</Button>
-      <Button onClick={() => void make('template')}>Feet in true scale</Button>
-      {error && <ErrorBox error={error} title="The sheet was not made" />}
+      <Button onClick={() => make('card')}>Stance card</Button>
+      <Button onClick={() => make('template')}>Feet in true scale</Button>
+      {printing.answer}
     </Box>
   );
 }

@@ -192,7 +192,14 @@ function Roster({ list }: { readonly list: readonly Student[] }) {
 
 const ALL_COLUMNS = {};
 /** On a phone who it is and how the last check went; the rest is a tap away. */
-const PHONE_COLUMNS = { side: false, school: false, level: false, height: false, separation: false };
+const PHONE_COLUMNS = {
+  side: false,
+  school: false,
+  level: false,
+  height: false,
+  separation: false,
+  choose: false,
+};
 
 function columnsOf(
   units: UnitSystem,

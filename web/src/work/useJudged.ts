@@ -1,6 +1,7 @@
 import { judgePlan, type Judged, type PlannedDrill } from '@angled-chalk/core';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
+import { groupFindings } from '../parts/finding-groups.ts';
 import { runInWorker } from './run.ts';
 import type { Work } from './worker.ts';
 
@@ -88,6 +89,11 @@ export function useJudged(drill: PlannedDrill): Judging {
 /** How many places each of some plans breaks; null for one with too many moves to judge in a list. */
 export function judgeAll(drills: readonly PlannedDrill[], signal?: AbortSignal): Promise<(number | null)[]> {
   if (typeof Worker === 'undefined')
-    return Promise.resolve(drills.map((drill) => judgePlan(drill).findings?.length ?? null));
+    return Promise.resolve(
+      drills.map((drill) => {
+        const { findings } = judgePlan(drill);
+        return findings && groupFindings(findings).length;
+      }),
+    );
   return runInWorker((work) => work.judgeAll(drills), undefined, signal);
 }

@@ -29,6 +29,7 @@ import {
   type StudentFit,
 } from '@angled-chalk/core';
 import { expose } from 'comlink';
+import { groupFindings } from '../parts/finding-groups.ts';
 import { readFloorFrom, readPlanFrom } from './read-files.ts';
 
 /** What is known of a recording once it is read, with its compact form. */
@@ -91,7 +92,7 @@ const work = {
   judgeAll(drills: readonly PlannedDrill[]): (number | null)[] {
     return drills.map((drill) => {
       const judged = judgePlan(drill);
-      return judged.findings && judged.findings.length;
+      return judged.findings && groupFindings(judged.findings).length;
     });
   },
 
