@@ -14,7 +14,7 @@ const FINE_TURN_DEG = 1;
 /** A press takes the focus and starts no selection of text, which would follow the pointer at every move. */
 function focusOnly(event: MouseEvent<SVGGElement>): void {
   event.preventDefault();
-  event.currentTarget.focus();
+  event.currentTarget.focus({ preventScroll: true });
 }
 
 /** Everything laid out, to be chosen, dragged, turned and nudged. */

@@ -113,8 +113,19 @@ function useBoxPx() {
       const { width, height } = entry!.contentRect;
       if (width > 0 && height > 0) setSize({ width, height });
     });
-    if (box.current) watcher.observe(box.current);
-    return () => watcher.disconnect();
+    const { current } = box;
+    if (current) watcher.observe(current);
+    // Chromium does not heed touch-action inside a drawing: a finger on what can be dragged would scroll
+    // the page instead, and the drag would break off.
+    const holdStill = (event: TouchEvent): void => {
+      const on = event.target instanceof Element && event.target.closest('.stays');
+      if (on && event.touches.length === 1 && event.cancelable) event.preventDefault();
+    };
+    current?.addEventListener('touchstart', holdStill, { passive: false });
+    return () => {
+      watcher.disconnect();
+      current?.removeEventListener('touchstart', holdStill);
+    };
   }, []);
   return { box, size };
 }
