@@ -184,12 +184,12 @@ export async function club() {
 
 async function waitsDuring(url, run) {
   const waits = [];
-  let done = false;
+  const stop = new AbortController();
   const other = (async () => {
-    while (!done) await ask(url, '/checks?limit=25&offset=100', waits);
+    while (!stop.signal.aborted) await ask(url, '/checks?limit=25&offset=100', waits);
   })();
   await run();
-  done = true;
+  stop.abort();
   await other;
   return waits;
 }

@@ -119,7 +119,7 @@ test('card and template come as PDF on A4 and Letter', async ({ page, program })
   for (const paper of ['A4', 'Letter']) {
     await page.getByRole('combobox', { name: 'Paper' }).click();
     await page.getByRole('option', { name: paper }).click();
-    for (const button of ['Stance card', 'Feet in true scale']) {
+    for (const button of ['Print the stance card', 'Print the feet in true scale']) {
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name: button }).click();
       const bytes = readFileSync(await (await download).path());

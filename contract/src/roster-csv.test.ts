@@ -99,9 +99,7 @@ test('what is wrong is told in words that a coach would use, never those of a pr
     `name,height cm,side,school,level,born,consent\nA,17,,,,,\nB,172,up,,,,\nC,172,,crab,,,\nD,172,,,pro,,\nE,172,,,,98,\nF,172,,,,,maybe\n${'G'.repeat(90)},172,,,,,\nH,,,,,,\n`,
   );
   const messages = rows.map(({ problem }) => problem!.message);
-  expect(messages[0]).toMatch(
-    /Height: 17 would be 17 cm; it lies between 80 cm and 2\.50 m/,
-  );
+  expect(messages[0]).toMatch(/Height: 17 would be 17 cm; it lies between 80 cm and 2\.50 m/);
   expect(messages[1]).toMatch(/orthodox.*southpaw/);
   expect(messages[4]).toMatch(/four digits/);
   expect(messages[7]).toMatch(/height is missing/);

@@ -51,7 +51,10 @@ const MOST_COLUMNS = 200;
 
 /** Reads pasted or chosen text as a table and guesses which column is which, and the unit. */
 export function readRosterTable(text: string): RosterTable | null {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: true });
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
+    skipEmptyLines: true,
+    preview: MOST_ROWS + 1,
+  });
   const [header, ...rows] = data
     .slice(0, MOST_ROWS + 1)
     .map((row) => row.slice(0, MOST_COLUMNS).map(plainCell));

@@ -123,7 +123,7 @@ test('no bad request is answered with a fault of the program, whatever is in it'
           [method](to)
           .set('Content-Type', 'application/json')
           .send(JSON.stringify(body) ?? 'null');
-      const answer = await {
+      const calls = {
         post: () => send('post', `/api/${kind}`, { id: randomUUID(), value }),
         again: () => send('post', `/api/${kind}`, { id, value: GOOD[kind] }),
         put: () => send('put', `/api/${kind}/${known.get(kind)!}`, { version, value }),
@@ -144,7 +144,8 @@ test('no bad request is answered with a fault of the program, whatever is in it'
           request(app).get(
             `/api/tracks?limit=${encodeURIComponent(String(by).toWellFormed())}&studentId=${encodeURIComponent(String(id).toWellFormed())}`,
           ),
-      }[how]();
+      };
+      const answer = await calls[how]();
       expect([answer.status < 500, answer.status, how]).toEqual([true, answer.status, how]);
       if (answer.status >= 400)
         expect(apiErrorSchema.parse(answer.body).error.message.length).toBeGreaterThan(5);

@@ -1,6 +1,7 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core';
 import { trackPageSchema } from '@angled-chalk/contract';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus as seedOf } from 'pure-rand/generator/xoroshiro128plus';
 import { endPrograms, startProgram, testFolder, write } from './test-program.ts';
 
@@ -84,7 +85,7 @@ test(`killed at a random moment ${ROUNDS} times, the program has everything it a
   const known: Acknowledged = { students: new Map(), tracks: new Map(), erased: new Set() };
   for (let round = 0; round < ROUNDS; round++) {
     const program = await startProgram(['--data', dataDir]);
-    const killer = setTimeout(() => program.child.kill('SIGKILL'), 80 + ((random.next() >>> 0) % 500));
+    const killer = setTimeout(() => program.child.kill('SIGKILL'), 300 + 1300 * uniformFloat64(random));
     await Promise.all([0, 1, 2].map((lane) => workUntilGone(program.url, known, 10 * round + lane)));
     clearTimeout(killer);
     await program.ended;

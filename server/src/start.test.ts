@@ -1,5 +1,9 @@
 import { randomUUID } from 'node:crypto';
+import { spawnSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { get } from 'node:https';
 import { createServer, type AddressInfo } from 'node:net';
+import { join } from 'node:path';
 import { endPrograms, runProgram, startProgram, testFolder, write } from './test-program.ts';
 
 jest.setTimeout(180_000);
@@ -74,4 +78,47 @@ test('a second program on the same directory is refused in plain words', async (
   await expect(startProgram(['--data', data])).rejects.toThrow(
     /in use by another Angled Chalk\. Stop that one/,
   );
+});
+
+test('with a certificate of its own it is reached encrypted, and only by who signs in; the passphrase rests hashed', async () => {
+  const folder = testFolder();
+  const [cert, key, words] = ['cert.pem', 'key.pem', 'words.txt'].map((name) => join(folder, name)) as [
+    string,
+    string,
+    string,
+  ];
+  const subject = 'req -x509 -newkey rsa:2048 -nodes -days 2 -subj /CN=localhost'.split(' ');
+  const made = spawnSync('openssl', [...subject, '-keyout', key, '-out', cert]);
+  if (made.status !== 0) {
+    console.warn('SKIPPED: openssl is not here to make a certificate.');
+    return;
+  }
+  writeFileSync(words, 'four words of chalk\n');
+  const data = join(folder, 'data');
+  const options = ['--data', data, '--host', '0.0.0.0', '--tls-cert', cert, '--tls-key', key];
+  const first = await startProgram([...options, '--passphrase-file', words]);
+  const { port } = new URL(first.url);
+  const statusOf = (path: string): Promise<number> =>
+    new Promise((resolve, reject) => {
+      get(
+        `https://127.0.0.1:${port}${path}`,
+        { ca: readFileSync(cert), servername: 'localhost', checkServerIdentity: () => undefined },
+        (answer) => {
+          answer.resume();
+          resolve(answer.statusCode!);
+        },
+      ).on('error', reject);
+    });
+  expect(first.url).toMatch(/^https:/);
+  expect(await statusOf('/api/health')).toBe(200);
+  expect(await statusOf('/api/students')).toBe(401);
+  expect(readFileSync(join(data, 'access.json'), 'utf8')).not.toContain('chalk');
+  await first.stop();
+  // The next start knows the passphrase already; a bad one is refused in words.
+  const second = await startProgram(options);
+  await second.stop();
+  writeFileSync(words, 'short');
+  const { code, text } = await runProgram([...options, '--passphrase-file', words]);
+  expect(code).toBe(1);
+  expect(text).toContain('at least 10 letters');
 });

@@ -13,8 +13,8 @@ const fitted: TapedStance = {
 };
 const read = (change: Partial<TapedStance>) => {
   const result = readTaped(stance, { ...fitted, ...change }, 'metric');
-  if (!result.ok) throw new Error(result.message);
-  return result.reading;
+  if (!result.ok) throw new Error(result.problem.message);
+  return result.value;
 };
 
 test('the fitted stance needs no change', () => {
@@ -79,7 +79,7 @@ test('toes are judged in steps of the eye', () => {
 test('tapes that contradict each other are told', () => {
   const result = readTaped(stance, { ...fitted, leftToLineM: 0.4, rightToLineM: 0.4 }, 'metric');
   expect(result.ok).toBe(false);
-  expect(!result.ok && result.message).toContain('Tape one of them again');
+  expect(!result.ok && result.problem.message).toContain('Tape one of them again');
 });
 
 // Common practice, no published source: one natural step and a small settling step.

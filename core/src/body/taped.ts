@@ -1,3 +1,4 @@
+import { problem, type Result } from '../floor/result.ts';
 import { formatLength, type UnitSystem } from '../floor/units.ts';
 import { degrees, fromFacing, wrapDeg, type Point } from '../floor/vector.ts';
 import { TAPE_U_M } from './proportions.ts';
@@ -35,9 +36,6 @@ export interface TapedReading {
   readonly headline: string;
 }
 
-export type TapedResult =
-  { readonly ok: true; readonly reading: TapedReading } | { readonly ok: false; readonly message: string };
-
 /** A difference smaller than this is right: nobody sets a foot nearer (own choice). */
 const GOOD_ENOUGH_M = 0.02;
 
@@ -45,13 +43,13 @@ const GOOD_ENOUGH_M = 0.02;
  * What to change so that the taped stance becomes the fitted one, with the lead foot left where it
  * stands. Three-valued: a change is asked for only when it clears the tape's uncertainty (U = 2u).
  */
-export function readTaped(stance: FittedStance, taped: TapedStance, units: UnitSystem): TapedResult {
+export function readTaped(stance: FittedStance, taped: TapedStance, units: UnitSystem): Result<TapedReading> {
   const widthM = taped.leftToLineM + taped.rightToLineM;
   if (widthM > taped.separationM + 2 * TAPE_U_M) {
-    return {
-      ok: false,
-      message: `The two distances to the line add up to ${formatLength(widthM, units)}, more than the ${formatLength(taped.separationM, units)} from ball to ball. Tape one of them again.`,
-    };
+    return problem(
+      'does-not-add-up',
+      `The two distances to the line add up to ${formatLength(widthM, units)}, more than the ${formatLength(taped.separationM, units)} from ball to ball. Tape one of them again.`,
+    );
   }
   const lengthM = Math.sqrt(Math.max(0, taped.separationM ** 2 - widthM ** 2));
   const { leadSide } = stance;
@@ -70,7 +68,8 @@ export function readTaped(stance: FittedStance, taped: TapedStance, units: UnitS
   const feet = tapedFeet(stance, taped, lengthM, leadSide, rear);
   return {
     ok: true,
-    reading: {
+    notices: [],
+    value: {
       feet,
       stanceAngleDeg: degrees(Math.atan2(widthM, lengthM)),
       corrections,

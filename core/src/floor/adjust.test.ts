@@ -29,7 +29,7 @@ function taped(real: ReadonlyMap<string, Point>, error: () => number = () => 0):
 
 function adjusted(readings: readonly Reading[], own: Control = control) {
   const result = adjustMarks(own, readings);
-  if (!result.ok) throw new Error(result.message);
+  if (!result.ok) throw new Error(result.problem.message);
   return result.value;
 }
 
@@ -150,7 +150,7 @@ test.each([
 ])('%j is told', (readings, says) => {
   const result = adjustMarks(control, readings);
   expect(result.ok).toBe(false);
-  expect(!result.ok && result.message).toContain(says);
+  expect(!result.ok && result.problem.message).toContain(says);
 });
 
 test('without a reading nothing is claimed', () => {
@@ -230,14 +230,14 @@ describe('taping back', () => {
   test('no mark is moved by a reading that was just called wrong', () => {
     const wrong = { from: 'D', to: 'cone', distanceM: 5.4 };
     const answer = tapeBack(control, [...right, wrong]);
-    if (!answer.ok) throw new Error(answer.message);
+    if (!answer.ok) throw new Error(answer.problem.message);
     expect(answer.value.rejected).toBe(wrong);
     expect(answer.value.marks[0]).toMatchObject({ id: 'cone', verdict: 'leave' });
   });
 
   test('one reading cannot tell, however far off it is', () => {
     const answer = tapeBack(control, [{ from: 'A', to: 'cone', distanceM: 5.6 }]);
-    if (!answer.ok) throw new Error(answer.message);
+    if (!answer.ok) throw new Error(answer.problem.message);
     expect(answer.value.marks[0]!.verdict).toBe('cannot-tell');
   });
 });

@@ -1,5 +1,6 @@
 import { inverse, Matrix } from 'ml-matrix';
 import type { Floor } from './floor.ts';
+import { problem, type Result } from './result.ts';
 import { formatLength, type UnitSystem } from './units.ts';
 import { distanceM, headingDeg, midpoint, type Point } from './vector.ts';
 
@@ -47,9 +48,6 @@ export interface Adjustment {
   readonly sigmaRatio: number | null;
 }
 
-export type AdjustResult =
-  { readonly ok: true; readonly value: Adjustment } | { readonly ok: false; readonly message: string };
-
 const ITERATIONS = 20;
 const ENOUGH_M = 1e-9;
 /** Baarda's critical value for a single outlier at 0.1 % (from memory). */
@@ -63,22 +61,22 @@ const GOOD_ENOUGH_M = 0.02;
  * of setting it out. Residuals, their standard deviations and the cofactor matrix as in surveying
  * texts on adjustment computations.
  */
-export function adjustMarks(control: Control, readings: readonly Reading[]): AdjustResult {
+export function adjustMarks(control: Control, readings: readonly Reading[]): Result<Adjustment> {
   const ids = [...control.planned.keys()];
   const unknown = readings
     .flatMap(({ from, to }) => [from, to])
     .find((id) => !control.datums.has(id) && !control.planned.has(id));
   if (unknown !== undefined)
-    return { ok: false, message: `There is no datum or mark "${unknown}". Choose one from the list.` };
+    return problem('no-such-point', `There is no datum or mark "${unknown}". Choose one from the list.`);
   const same = readings.find(({ from, to }) => from === to);
   if (same)
-    return { ok: false, message: `A distance from ${same.from} to itself says nothing. Choose two points.` };
+    return problem('same-point', `A distance from ${same.from} to itself says nothing. Choose two points.`);
   const wrong = readings.find(({ distanceM: taped }) => !(taped > 0 && taped < 200));
   if (wrong)
-    return {
-      ok: false,
-      message: `The distance from ${wrong.from} to ${wrong.to} is not a tape distance. Tape it again.`,
-    };
+    return problem(
+      'no-distance',
+      `The distance from ${wrong.from} to ${wrong.to} is not a tape distance. Tape it again.`,
+    );
   const places = new Map(control.planned);
   const at = (id: string): Point => control.datums.get(id) ?? places.get(id)!;
   const column = new Map(ids.map((id, i) => [id, 2 * i]));
@@ -112,7 +110,7 @@ export function adjustMarks(control: Control, readings: readonly Reading[]): Adj
     const sd = Math.sqrt(Math.max(control.readingUM ** 2 - explained, 1e-14));
     return { ...reading, residualM, normalised: residualM / sd };
   });
-  return { ok: true, value: report(control, ids, places, cofactor, adjusted) };
+  return { ok: true, notices: [], value: report(control, ids, places, cofactor, adjusted) };
 }
 
 export interface TapedBack extends Adjustment {
@@ -124,10 +122,7 @@ export interface TapedBack extends Adjustment {
  * The answer to distances taped back: a reading that the others contradict is left out before any mark is
  * told to move, and a mark that fewer than two readings touch is never told to.
  */
-export function tapeBack(
-  control: Control,
-  readings: readonly Reading[],
-): { readonly ok: true; readonly value: TapedBack } | { readonly ok: false; readonly message: string } {
+export function tapeBack(control: Control, readings: readonly Reading[]): Result<TapedBack> {
   const all = adjustMarks(control, readings);
   if (!all.ok) return all;
   const at = all.value.suspect ? all.value.readings.indexOf(all.value.suspect) : -1;
@@ -139,7 +134,7 @@ export function tapeBack(
   const marks = judged.value.marks.map((mark) =>
     touching(mark.id) < 2 ? { ...mark, verdict: 'cannot-tell' as const } : mark,
   );
-  return { ok: true, value: { ...judged.value, readings: all.value.readings, marks, rejected } };
+  return { ok: true, notices: [], value: { ...judged.value, readings: all.value.readings, marks, rejected } };
 }
 
 function designOf(

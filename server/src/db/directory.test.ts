@@ -97,6 +97,23 @@ test.each<[string, (club: string) => void, RegExp]>([
   ['lacks its log', (club) => rmSync(newestSegment(club)), /pg_wal\/[0-9A-F]{24} is missing/],
   ['has a log cut short', (club) => truncateSync(newestSegment(club), 1000), /is cut short/],
   [
+    'has a damaged page in the roster',
+    (club) => {
+      const files = readdirSync(join(club, 'base'), { recursive: true, withFileTypes: true }).filter(
+        (entry) => entry.isFile(),
+      );
+      for (const entry of files) {
+        const path = join(entry.parentPath ?? entry.path, entry.name);
+        const bytes = readFileSync(path);
+        const at = bytes.indexOf('statureM');
+        if (at < 0) continue;
+        bytes[at]! ^= 1;
+        writeFileSync(path, bytes);
+      }
+    },
+    /cannot be opened: the database says/,
+  ],
+  [
     'has a zeroed log',
     (club) => writeFileSync(newestSegment(club), Buffer.alloc(16 * 2 ** 20)),
     /cannot be opened: the database says/,

@@ -34,6 +34,7 @@ const OWN = new Set([
   'work',
   'owner.lock',
   'running.json',
+  'access.json',
 ]);
 /** What a file system or a desktop puts into a directory by itself. */
 const HARMLESS = new Set(['lost+found', '.DS_Store', 'Thumbs.db', '.gitkeep']);

@@ -77,13 +77,31 @@ export async function openDatabase(
 async function openChecked({ club }: DataDirectory): Promise<Engine> {
   lookAt(club);
   try {
-    return await openEngine({ dir: club });
+    const engine = await openEngine({ dir: club });
+    try {
+      await readThrough(engine);
+    } catch (error) {
+      await engine.close().catch(() => undefined);
+      throw error;
+    }
+    return engine;
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);
     throw new UnusableDirectory(
       `The club's data in ${club} cannot be opened: the database says "${reason}". Put the directory back from a copy, or start with an empty --data directory and bring in a backup with "npx angled-chalk restore FILE".`,
     );
   }
+}
+
+/** Tables are read once: a page whose checksum is wrong is an error only when somebody reads it. */
+const READ_AT_START = ['settings', 'schools', 'students', 'plans', 'floors', 'tracks'];
+
+async function readThrough({ pg }: Engine): Promise<void> {
+  const { rows } = await pg.query<{ name: string }>(
+    "select table_name as name from information_schema.tables where table_schema = 'public'",
+  );
+  for (const { name } of rows)
+    if (READ_AT_START.includes(name)) await pg.query(`select count(t.*::text) from "${name}" t`);
 }
 
 /** Makes an empty database beside, puts it on the disk whole, and only then gives it its name. */

@@ -71,6 +71,16 @@ const DATABASE: Readonly<Record<string, readonly [number, string, string]>> = {
     'Something that this belongs to is not there, or something still belongs to it.',
   ],
   '23505': [409, 'there-already', 'Something with this id is there already.'],
+  XX001: [
+    500,
+    'damaged',
+    'Part of the stored data is damaged. Stop the program and bring back a backup; what can be read is left as it is.',
+  ],
+  XX002: [
+    500,
+    'damaged',
+    'Part of the stored data is damaged. Stop the program and bring back a backup; what can be read is left as it is.',
+  ],
   '22003': [400, 'out-of-range', 'A number is larger than can be kept.'],
   '22021': [400, 'bad-text', 'The text holds a character that cannot be kept.'],
   '22P05': [400, 'bad-text', 'The text holds a character that cannot be kept.'],

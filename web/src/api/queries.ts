@@ -29,6 +29,7 @@ import type { FloorPlan, Plan, School } from '@angled-chalk/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 } from 'uuid';
 import { z } from 'zod';
+import { useNotice } from '../app/notice.tsx';
 import { api, LONG_MS } from './client.ts';
 
 /** A new id; also where the page is not secure, which crypto.randomUUID needs. */
@@ -184,19 +185,31 @@ export const useCheck = (id: string) =>
   useQuery({ queryKey: [...KEYS.checks, id], queryFn: () => api.get(`/checks/${id}`, checkShape) });
 
 /** Writes, and reads again the list that the write changes. */
-function useWrite<Input, Output>(key: readonly string[], write: (input: Input) => Promise<Output>) {
+function useWrite<Input, Output>(
+  key: readonly string[],
+  write: (input: Input) => Promise<Output>,
+  /** Said when it fails and nobody else says it. */
+  failed?: string,
+) {
   const client = useQueryClient();
+  const notice = useNotice();
   return useMutation({
     mutationFn: write,
     // Without a connection a write fails at once and says so, instead of waiting unseen.
     networkMode: 'always',
     onSuccess: () => client.invalidateQueries({ queryKey: key }),
+    onError: (error) => {
+      if (failed) notice({ text: `${failed}: ${error.message}` });
+    },
   });
 }
 
 export const useSaveSettings = () =>
-  useWrite(KEYS.settings, ({ version, ...value }: Settings): Promise<Settings> =>
-    api.put('/settings', { version, value: value satisfies SettingsInput }, settingsSchema),
+  useWrite(
+    KEYS.settings,
+    ({ version, ...value }: Settings): Promise<Settings> =>
+      api.put('/settings', { version, value: value satisfies SettingsInput }, settingsSchema),
+    'This was not saved for the club',
   );
 export const useAddStudent = () =>
   useWrite(KEYS.students, (input: { id: string; value: StudentInput }) =>

@@ -69,7 +69,6 @@ function SignInPage({
           label="Passphrase"
           type="password"
           autoComplete="current-password"
-          autoFocus
           fullWidth
           value={passphrase}
           onChange={(event) => setPassphrase(event.target.value)}

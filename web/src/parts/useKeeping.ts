@@ -144,6 +144,7 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
   const [problem, setProblem] = useState<Error | null>(null);
   const kept = useRef(first);
   const busy = useRef(false);
+  const settleRef = useRef<(value: T) => void>(() => undefined);
   const latest = useRef(options);
   useLayoutEffect(() => {
     latest.current = options;
@@ -176,7 +177,6 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
       setStatus(isPassing(error) ? 'waiting' : 'refused');
     }
   }, [keep]);
-  const settleRef = useRef<(value: T) => void>(() => undefined);
 
   const push = useCallback(async () => {
     if (busy.current || !kept.current.dirty) return;

@@ -108,18 +108,24 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
         sub={`${footwork.moves.length} half steps of ${formatLength(Math.min(...steps), units)} to ${formatLength(Math.max(...steps), units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; the ${footwork.moves[0]!.firstFoot} foot goes first.`}
         actions={
           <>
-            {judging.busy && (
-              <Box component="span" sx={{ color: 'text.secondary', alignSelf: 'center' }}>
-                judging …
-              </Box>
-            )}
+            {/* Always there, so that nothing moves under a hand that drags. */}
+            <Box
+              component="span"
+              sx={{
+                color: 'text.secondary',
+                alignSelf: 'center',
+                visibility: judging.busy ? 'visible' : 'hidden',
+              }}
+            >
+              judging …
+            </Box>
             <EditBar editing={editing} />
             <Button
               onClick={() =>
                 saveText(`${plan.name}.plan.json`, `${JSON.stringify(toOpenKeys(planFile(plan)), null, 2)}\n`)
               }
             >
-              Plan file
+              Save the plan file
             </Button>
             <Button variant="contained" component={Link} to={`/set-out/${stored.id}`}>
               Set it out

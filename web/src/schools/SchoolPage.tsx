@@ -35,7 +35,14 @@ function SchoolEditor({ stored }: { readonly stored: StoredSchool }) {
   const { value } = editing;
   const stance = student && fitStance({ ...fitOf(student), school: value });
   const onDelete = async (): Promise<void> => {
-    await remove.mutateAsync(stored.id);
+    try {
+      await remove.mutateAsync(stored.id);
+    } catch (error) {
+      notice({
+        text: `${value.name} was not deleted: ${error instanceof Error ? error.message : String(error)}`,
+      });
+      return;
+    }
     notice({
       text: `${value.name} was deleted; its students stand at shoulder width.`,
       undo: () => restore.mutate(stored.id),

@@ -128,7 +128,7 @@ export function TapeCheck({ job, keepAs }: { readonly job: SetOutJob; readonly k
         </Box>
       )}
       <Box role="status" sx={{ mt: 1, display: 'grid', gap: 0.5 }}>
-        {!result.ok && result.message}
+        {!result.ok && result.problem.message}
         {result.ok &&
           result.value.marks
             .filter(({ id }) => touched.has(id))

@@ -58,7 +58,7 @@ function Walk({ job, found }: { readonly job: SetOutJob; readonly found: FoundJo
     <Box sx={{ maxWidth: 1060, mx: 'auto' }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1 }}>
         <Button component={Link} to={found.here}>
-          Whole sheet
+          Show the whole sheet
         </Button>
         <Box sx={{ flex: 1 }}>
           <LinearProgress
@@ -125,7 +125,7 @@ function Walk({ job, found }: { readonly job: SetOutJob; readonly found: FoundJo
           onClick={() => setIndex(index - 1)}
           sx={{ minHeight: 56 }}
         >
-          Before
+          Go back
         </Button>
         <Button
           size="large"
@@ -134,7 +134,7 @@ function Walk({ job, found }: { readonly job: SetOutJob; readonly found: FoundJo
           onClick={() => setIndex(index + 1)}
           sx={{ minHeight: 56 }}
         >
-          Next
+          Go on
         </Button>
       </Box>
     </Box>

@@ -71,7 +71,6 @@ export function NewStudent({
           </Box>
           <TextField
             label="Name"
-            autoFocus
             fullWidth
             value={name}
             onChange={(event) => setName(event.target.value)}

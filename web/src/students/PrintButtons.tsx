@@ -39,8 +39,8 @@ export function PrintButtons({ name, stance }: { readonly name: string; readonly
         fullWidth={false}
         sx={{ width: 110 }}
       />
-      <Button onClick={() => make('card')}>Stance card</Button>
-      <Button onClick={() => make('template')}>Feet in true scale</Button>
+      <Button onClick={() => make('card')}>Print the stance card</Button>
+      <Button onClick={() => make('template')}>Print the feet in true scale</Button>
       {printing.answer}
     </Box>
   );

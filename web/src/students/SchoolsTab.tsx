@@ -34,8 +34,10 @@ export function SchoolsTab({ fit, stance }: Fitting) {
   const length = (metres: number): string => formatLength(metres, units);
   const copy = async (school: School): Promise<void> => {
     const id = newId();
-    await add.mutateAsync({ id, value: { ...school, id, name: `${school.name}, our way` } });
-    await navigate(`/schools/${id}`);
+    const added = await add
+      .mutateAsync({ id, value: { ...school, id, name: `${school.name}, our way` } })
+      .catch(() => null);
+    if (added) await navigate(`/schools/${id}`);
   };
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>

@@ -64,7 +64,7 @@ export function TapedTab({ stance }: Fitting) {
   }, [entered]);
   const result = taped ? readTaped(stance, taped, units) : null;
   const fitted = placeStance(stance, { x: 0, y: 0 }, 0);
-  const reading = result?.ok ? result.reading : null;
+  const reading = result?.ok ? result.value : null;
   const around = useMemo(() => {
     const half = Math.max(0.5, stance.separation.valueM * 0.85);
     return [
@@ -76,7 +76,7 @@ export function TapedTab({ stance }: Fitting) {
     <FormProvider {...form}>
       <Box component="p" role="status" sx={{ fontSize: '1.25rem', fontWeight: 700, mt: 0, mb: 1 }}>
         {reading?.headline ??
-          (result && !result.ok ? result.message : 'Tape the stance the student really takes.')}
+          (result && !result.ok ? result.problem.message : 'Tape the stance the student really takes.')}
       </Box>
       <Box sx={BESIDE}>
         <CloseView around={around} marginM={0.05} label="Fitted and taped stance from above">

@@ -18,6 +18,14 @@ const openBench = (): Bench => {
   return { worker, work: wrap<Work>(worker) };
 };
 
+interface Answer {
+  readonly judged: Judged | null;
+  readonly of: PlannedDrill | null;
+  /** The drill that could not be judged. */
+  readonly failed: PlannedDrill | null;
+  readonly error: Error | null;
+}
+
 export interface Judging {
   /** The newest judgement there is; null before the first. */
   readonly judged: Judged | null;
@@ -28,14 +36,14 @@ export interface Judging {
   readonly error: Error | null;
 }
 
-const NOTHING: Judging = { judged: null, of: null, busy: true, error: null };
+const NOTHING: Answer = { judged: null, of: null, failed: null, error: null };
 
 /**
  * A plan judged for a body away from the page's own thread: typing never waits. The last good picture
  * stays until the next is there; a judgement that nobody wants any more is stopped.
  */
 export function useJudged(drill: PlannedDrill): Judging {
-  const [state, setState] = useState<Judging>(NOTHING);
+  const [state, setState] = useState<Answer>(NOTHING);
   const bench = useRef<Bench | null>(null);
   const running = useRef<{ readonly sinceMs: number } | null>(null);
   const wanted = useRef(drill);
@@ -48,12 +56,11 @@ export function useJudged(drill: PlannedDrill): Judging {
   );
   useEffect(() => {
     wanted.current = drill;
-    setState((now) => ({ ...now, busy: true }));
     const finish = (judged: Judged): void => {
-      if (wanted.current === drill) setState({ judged, of: drill, busy: false, error: null });
+      if (wanted.current === drill) setState({ judged, of: drill, failed: null, error: null });
     };
     if (typeof Worker === 'undefined') {
-      finish(judgePlan(drill));
+      void Promise.resolve().then(() => finish(judgePlan(drill)));
       return undefined;
     }
     const begin = (): void => {
@@ -71,7 +78,7 @@ export function useJudged(drill: PlannedDrill): Judging {
           if (wanted.current === drill)
             setState((now) => ({
               ...now,
-              busy: false,
+              failed: drill,
               error: error instanceof Error ? error : new Error(String(error)),
             }));
         })
@@ -83,7 +90,8 @@ export function useJudged(drill: PlannedDrill): Judging {
     const timer = setTimeout(begin, 16);
     return () => clearTimeout(timer);
   }, [drill]);
-  return state;
+  const { judged, of, failed, error } = state;
+  return { judged, of, busy: of !== drill && failed !== drill, error };
 }
 
 /** How many places each of some plans breaks; null for one with too many moves to judge in a list. */
