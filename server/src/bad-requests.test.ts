@@ -17,6 +17,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { createApp, type App } from './app.ts';
 import type { OpenDatabase } from './db/open.ts';
+import { testStudent } from './test-program.ts';
 import { testDatabase } from './test-database.ts';
 
 jest.setTimeout(600_000);
@@ -42,14 +43,7 @@ afterAll(async () => {
 });
 
 const seed = Number(process.env['TEST_SEED'] ?? randomInt(1_000_000));
-const student = {
-  name: 'Ada',
-  leadSide: 'left',
-  schoolId: 'neutral',
-  lengths: { statureM: 1.7 },
-  birthYear: null,
-  note: '',
-};
+const student = testStudent('Ada');
 const GOOD: Readonly<Record<string, unknown>> = {
   students: student,
   plans: DEMO_PLAN,

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core';
 import { belongingsSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
-import { endPrograms, startProgram, testFolder, write } from './test-program.ts';
+import { endPrograms, startProgram, testFolder, testStudent, write } from './test-program.ts';
 
 jest.setTimeout(300_000);
 afterEach(endPrograms);
@@ -27,14 +27,7 @@ const PACKED = packTrack(simulate({ plan: DEMO_PLAN, student: DEMO_STUDENTS[0]! 
 test('after an erase nothing of the person is in any file of the directory; it answers at once and others hardly wait', async () => {
   const data = testFolder();
   const { url, stop } = await startProgram(['--data', data, '--demo']);
-  const person = {
-    name: NAME,
-    leadSide: 'left',
-    schoolId: 'neutral',
-    lengths: { statureM: 1.7 },
-    birthYear: null,
-    note: NOTE,
-  };
+  const person = testStudent(NAME, { note: NOTE });
   const id = randomUUID();
   await write(`${url}/api/students`, 'POST', { id, value: person });
   for (let version = 1; version < 30; version++)
@@ -109,14 +102,7 @@ test('an erase that was cut short goes on at the next start', async () => {
   const data = testFolder();
   const first = await startProgram(['--data', data]);
   const id = randomUUID();
-  const value = {
-    name: NAME,
-    leadSide: 'left',
-    schoolId: 'neutral',
-    lengths: { statureM: 1.7 },
-    birthYear: null,
-    note: NOTE,
-  };
+  const value = testStudent(NAME, { note: NOTE });
   await write(`${first.url}/api/students`, 'POST', { id, value });
   await write(`${first.url}/api/students/${id}/erase`, 'DELETE');
   await first.kill();

@@ -3,21 +3,14 @@ import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from 
 import { trackPageSchema } from '@angled-chalk/contract';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus as seedOf } from 'pure-rand/generator/xoroshiro128plus';
-import { endPrograms, startProgram, testFolder, write } from './test-program.ts';
+import { endPrograms, startProgram, testFolder, testStudent, write } from './test-program.ts';
 
 jest.setTimeout(600_000);
 afterEach(endPrograms);
 
 const ROUNDS = 16;
 
-const student = (name: string) => ({
-  name,
-  leadSide: 'left',
-  schoolId: 'neutral',
-  lengths: { statureM: 1.7 },
-  birthYear: null,
-  note: 'n'.repeat(200),
-});
+const student = (name: string) => testStudent(name, { note: 'n'.repeat(200) });
 
 /** What a program acknowledged: by kind, the id and what a reader must find. */
 interface Acknowledged {

@@ -1,21 +1,12 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { endPrograms, startProgram, testFolder, write } from './test-program.ts';
+import { endPrograms, startProgram, testFolder, testStudent, write } from './test-program.ts';
 
 jest.setTimeout(600_000);
 afterEach(endPrograms);
 
 const DISK = join(__dirname, '../test/volatile-disk.mjs');
-
-const value = (name: string) => ({
-  name,
-  leadSide: 'left',
-  schoolId: 'neutral',
-  lengths: { statureM: 1.7 },
-  birthYear: null,
-  note: '',
-});
 
 interface Cut {
   readonly acknowledged: ReadonlyMap<string, string>;
@@ -38,7 +29,7 @@ async function workAndCut(forMs: number, lies: boolean): Promise<Cut> {
   try {
     for (let n = 0; Date.now() < until || acknowledged.size < 20; n++) {
       const [id, name] = [randomUUID(), `Number ${n}`];
-      const made = await write(`${program.url}/api/students`, 'POST', { id, value: value(name) });
+      const made = await write(`${program.url}/api/students`, 'POST', { id, value: testStudent(name) });
       if (made.status === 201) acknowledged.set(id, name);
     }
   } finally {

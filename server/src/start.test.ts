@@ -4,7 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { get } from 'node:https';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { endPrograms, runProgram, startProgram, testFolder, write } from './test-program.ts';
+import { endPrograms, runProgram, startProgram, testFolder, testStudent, write } from './test-program.ts';
 
 jest.setTimeout(180_000);
 afterEach(endPrograms);
@@ -47,15 +47,9 @@ test('it listens on loopback, ends in order when asked, and keeps what was writt
   const first = await startProgram(['--data', data]);
   expect(first.url).toContain('http://127.0.0.1:');
   const id = randomUUID();
-  const value = {
-    name: 'Ada',
-    leadSide: 'left',
-    schoolId: 'neutral',
-    lengths: { statureM: 1.7 },
-    birthYear: null,
-    note: '',
-  };
-  expect((await write(`${first.url}/api/students`, 'POST', { id, value })).status).toBe(201);
+  expect((await write(`${first.url}/api/students`, 'POST', { id, value: testStudent('Ada') })).status).toBe(
+    201,
+  );
   expect((await first.stop()).code).toBe(0);
   const second = await startProgram(['--data', data]);
   const again = await fetch(`${second.url}/api/students/${id}`);

@@ -108,3 +108,14 @@ export const write = (url: string, method: 'POST' | 'PUT' | 'DELETE', body?: unk
     headers: { 'Content-Type': 'application/json' },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
+
+/** A student as a coach would send one. */
+export const testStudent = (name: string, more: object = {}) => ({
+  name,
+  leadSide: 'left',
+  schoolId: 'neutral',
+  lengths: { statureM: 1.7 },
+  birthYear: null,
+  note: '',
+  ...more,
+});

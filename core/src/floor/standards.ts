@@ -21,7 +21,8 @@ export const STANDARD_FLOORS: readonly StandardFloor[] = [
     widthM: 6.1,
     depthM: 6.1,
     edge: 'rope',
-    source: 'usual size in amateur competition rules, 20 ft, from memory: the sanctioning body decides',
+    source:
+      'usual size in amateur competition rules, 20 ft, from memory, not looked up: the sanctioning body decides',
   },
   {
     id: 'ring-professional-small',
@@ -29,7 +30,7 @@ export const STANDARD_FLOORS: readonly StandardFloor[] = [
     widthM: feet(16),
     depthM: feet(16),
     edge: 'rope',
-    source: '16 ft inside the ropes, lower end of the usual professional rules, from memory',
+    source: '16 ft inside the ropes, lower end of the usual professional rules, from memory, not looked up',
   },
   {
     id: 'ring-professional-middle',
@@ -37,7 +38,7 @@ export const STANDARD_FLOORS: readonly StandardFloor[] = [
     widthM: feet(20),
     depthM: feet(20),
     edge: 'rope',
-    source: '20 ft inside the ropes, within the usual professional rules, from memory',
+    source: '20 ft inside the ropes, within the usual professional rules, from memory, not looked up',
   },
   {
     id: 'ring-professional-large',
@@ -45,7 +46,7 @@ export const STANDARD_FLOORS: readonly StandardFloor[] = [
     widthM: feet(24),
     depthM: feet(24),
     edge: 'rope',
-    source: '24 ft inside the ropes, upper end of the usual professional rules, from memory',
+    source: '24 ft inside the ropes, upper end of the usual professional rules, from memory, not looked up',
   },
   {
     id: 'mat-6',
@@ -53,7 +54,7 @@ export const STANDARD_FLOORS: readonly StandardFloor[] = [
     widthM: 6,
     depthM: 6,
     edge: 'open',
-    source: 'small competition and training mat, from memory: the organiser decides',
+    source: 'small competition and training mat, from memory, not looked up: the organiser decides',
   },
   {
     id: 'mat-8',
@@ -61,7 +62,8 @@ export const STANDARD_FLOORS: readonly StandardFloor[] = [
     widthM: 8,
     depthM: 8,
     edge: 'open',
-    source: 'usual contest area of mat sports with strikes, from memory: the organiser decides',
+    source:
+      'usual contest area of mat sports with strikes, from memory, not looked up: the organiser decides',
   },
   {
     id: 'mat-10',
@@ -69,7 +71,7 @@ export const STANDARD_FLOORS: readonly StandardFloor[] = [
     widthM: 10,
     depthM: 10,
     edge: 'open',
-    source: 'a contest area of 8 m with a border of 1 m all round, from memory',
+    source: 'a contest area of 8 m with a border of 1 m all round, from memory, not looked up',
   },
   {
     id: 'room-8-12',

@@ -1,19 +1,17 @@
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import { outwardAt, type Edge, type Floor, type Point } from '@angled-chalk/core';
+import { outwardAt, type Floor, type Point } from '@angled-chalk/core';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch';
 import { PALETTE } from '../app/palette.ts';
 import { DrawingContext, useDrawing } from './drawing.ts';
+import { EdgeLine, FloorGrid } from './Ground.tsx';
 import { FixtureMark } from './FixtureMark.tsx';
-import { frameInBox, pathOf, toDrawing, type Frame } from './frame.ts';
+import { Inset, type Focus } from './Inset.tsx';
+import { frameInBox, pathOf, toDrawing } from './frame.ts';
 
-/** Part of a floor to look at: everything within radiusM of a point. */
-export interface Focus {
-  readonly at: Point;
-  readonly radiusM: number;
-}
+export type { Focus } from './Inset.tsx';
 
 interface ViewProps {
   readonly label: string;
@@ -86,7 +84,7 @@ function Ground() {
   return (
     <>
       <rect x={-9} y={-9} width={frame.width + 18} height={frame.height + 18} fill={PALETTE.mat} />
-      <Grid
+      <FloorGrid
         frame={{ left: frame.left - 2, top: frame.top + 2, width: frame.width + 4, height: frame.height + 4 }}
         inFrame={frame}
         everyM={0.1}
@@ -214,66 +212,6 @@ function View({
   );
 }
 
-/** Where on the whole floor the part lies that is seen. */
-function Inset({
-  floor,
-  frame,
-  focus,
-}: {
-  readonly floor: Floor;
-  readonly frame: Frame;
-  readonly focus: Focus | null;
-}) {
-  const whole = frameInBox(floor.outline, 0.2, { width: 96, height: 96 }, 2);
-  const seen = focus
-    ? [
-        { x: focus.at.x - focus.radiusM, y: focus.at.y - focus.radiusM },
-        { x: focus.at.x + focus.radiusM, y: focus.at.y + focus.radiusM },
-      ]
-    : [
-        { x: frame.left, y: frame.top - frame.height },
-        { x: frame.left + frame.width, y: frame.top },
-      ];
-  const [low, high] = seen.map((at) => toDrawing(whole, at)) as [Point, Point];
-  const line = Math.max(whole.width, whole.height) / 60;
-  return (
-    <Box
-      aria-hidden
-      sx={{
-        position: 'absolute',
-        left: 8,
-        top: 8,
-        zIndex: 1,
-        width: 100,
-        height: 100,
-        opacity: 0.92,
-        pointerEvents: 'none',
-        [SMALL]: { width: 64, height: 64 },
-      }}
-    >
-      <svg viewBox={`0 0 ${whole.width} ${whole.height}`} width="100%" height="100%">
-        <path
-          d={pathOf(whole, floor.outline, true)}
-          fill={PALETTE.chalk}
-          stroke={PALETTE.wall}
-          strokeWidth={line}
-        />
-        <rect
-          x={low.x}
-          y={high.y}
-          width={Math.max(high.x - low.x, 3 * line)}
-          height={Math.max(low.y - high.y, 3 * line)}
-          fill={PALETTE.actionFill}
-          stroke={PALETTE.action}
-          strokeWidth={line}
-        />
-      </svg>
-    </Box>
-  );
-}
-
-const SMALL = '@media (max-width: 760px)';
-
 const FULL = { width: '100%', height: '100%' } as const;
 
 function Zoom() {
@@ -310,39 +248,6 @@ function Zoom() {
   );
 }
 
-function Grid({
-  frame,
-  inFrame = frame,
-  everyM,
-}: {
-  readonly frame: Frame;
-  readonly inFrame?: Frame;
-  readonly everyM: number;
-}) {
-  const xs = steps(frame.left, frame.left + frame.width, everyM);
-  const ys = steps(frame.top - frame.height, frame.top, everyM);
-  const [x1, x2] = [frame.left - inFrame.left, frame.left + frame.width - inFrame.left];
-  const [y1, y2] = [inFrame.top - frame.top, inFrame.top - frame.top + frame.height];
-  return (
-    <g stroke={PALETTE.matLine} strokeWidth={everyM / 40} aria-hidden>
-      {xs.map((x) => (
-        <line key={`x${x}`} x1={x - inFrame.left} x2={x - inFrame.left} y1={y1} y2={y2} />
-      ))}
-      {ys.map((y) => (
-        <line key={`y${y}`} y1={inFrame.top - y} y2={inFrame.top - y} x1={x1} x2={x2} />
-      ))}
-    </g>
-  );
-}
-
-function steps(from: number, to: number, every: number): number[] {
-  const first = Math.ceil(from / every);
-  return Array.from(
-    { length: Math.max(0, Math.floor(to / every) - first + 1) },
-    (_, i) => (first + i) * every,
-  );
-}
-
 /** The floor itself: outline, a metre grid, and the datums a tape starts from. */
 function Mat({ floor }: { readonly floor: Floor }) {
   const { frame, textM } = useDrawing();
@@ -354,7 +259,7 @@ function Mat({ floor }: { readonly floor: Floor }) {
       </clipPath>
       <path d={pathOf(frame, floor.outline, true)} fill={PALETTE.mat} />
       <g clipPath={`url(#${clip})`}>
-        <Grid frame={frame} everyM={1} />
+        <FloorGrid frame={frame} everyM={1} />
       </g>
       <EdgeLine d={pathOf(frame, floor.outline, true)} edge={floor.edge ?? 'open'} />
       {(floor.fixtures ?? []).map((fixture) => (
@@ -382,17 +287,5 @@ function Mat({ floor }: { readonly floor: Floor }) {
         );
       })}
     </g>
-  );
-}
-
-/** The edge of a floor: a thick wall, two ropes, or the plain edge of a mat. */
-function EdgeLine({ d, edge }: { readonly d: string; readonly edge: Edge }) {
-  const line = { d, fill: 'none', strokeLinejoin: 'miter' } as const;
-  if (edge === 'open') return <path {...line} stroke={PALETTE.wall} strokeWidth={0.05} />;
-  return (
-    <>
-      <path {...line} stroke={PALETTE.wall} strokeWidth={0.12} />
-      {edge === 'rope' && <path {...line} stroke={PALETTE.chalk} strokeWidth={0.05} />}
-    </>
   );
 }

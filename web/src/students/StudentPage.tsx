@@ -87,7 +87,13 @@ function StudentEditor({ student }: { readonly student: Student }) {
           {value.filmingConsent === 'given by a guardian' ? ', which was given.' : ': none is noted.'}
         </Alert>
       )}
-      <Tabs value={shown} aria-label="Fitting room" variant="scrollable" sx={{ mb: 1.5, minHeight: 44 }}>
+      <Tabs
+        value={shown}
+        aria-label="Fitting room"
+        variant="scrollable"
+        allowScrollButtonsMobile
+        sx={{ mb: 1.5, minHeight: 44 }}
+      >
         {TABS.map(([path, label]) => (
           <Tab
             key={path}
