@@ -24,6 +24,8 @@ const project = (name, more = {}) => ({
 });
 
 export default {
+  // No test depends on how fast the machine is: a limit only ends what hangs.
+  testTimeout: 300_000,
   projects: [
     project('core'),
     project('contract'),

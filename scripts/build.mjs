@@ -50,7 +50,7 @@ async function compress(folder) {
     files.map(async (file) => {
       const bytes = await readFile(file);
       if (bytes.length < LEAST_BYTES) return;
-      const quality = { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } };
+      const quality = { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } };
       await writeFile(`${file}.gz`, await zip(bytes, { level: 9 }));
       await writeFile(`${file}.br`, await brotli(bytes, quality));
     }),

@@ -25,4 +25,4 @@ test('the command runs from its files, with its exit codes', () => {
   expect(wrong.status).toBe(2);
   expect(wrong.stderr).toContain('README.md');
   expect(wrong.stdout).toBe('');
-}, 60_000);
+}, 300_000);

@@ -40,7 +40,7 @@ const logger = pino({ level: 'silent' });
 beforeAll(async () => {
   opened = await testDatabase();
   ({ express: app, scrubbing } = createApp(opened, { logger }));
-}, 60_000);
+}, 300_000);
 afterAll(async () => {
   await scrubbing.stop();
   await opened.close();
@@ -365,7 +365,7 @@ test('erasing removes the person with what hangs on them, says what, and leaves 
   await request(demo).delete(`/api/students/${id}/erase`).type('json').expect(404);
   await own2.stop();
   await own.close();
-}, 60_000);
+}, 300_000);
 
 test('units of the club are kept, under a version; of parallel writes over one version one is taken', async () => {
   const { version } = settingsSchema.parse((await request(app).get('/api/settings')).body);
@@ -394,4 +394,4 @@ test('the demo club fills an empty database once', async () => {
   expect((await request(demo).get('/api/checks')).body).toMatchObject({ total: 2 });
   await own2.stop();
   await own.close();
-}, 60_000);
+}, 300_000);

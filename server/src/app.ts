@@ -76,8 +76,9 @@ export function createApp(opened: OpenDatabase, options: AppOptions): App {
   app.disable('x-powered-by');
   app.set('etag', false);
   app.use(pinoHttp({ logger, autoLogging: false, serializers: QUIET }));
-  app.use(HEADERS);
   app.use(keepOthersOut(hosts));
+  if (existsSync(WEB_DIR)) serveAssets(app);
+  app.use(HEADERS);
   app.use('/api', jsonBody({ limit: '1mb', type: readsJson }));
   app.get('/api/health', async (_request, response) => {
     const state = await health(opened, scrubbing, free);
@@ -130,17 +131,31 @@ async function health({ db }: OpenDatabase, scrubbing: Scrubbing, free: () => nu
   }
 }
 
+/**
+ * Parts of the page, by names that change with what is in them. A policy belongs to a document or a worker:
+ * the other parts carry none, which would be more bytes than many of them have.
+ */
+function serveAssets(app: Express): void {
+  const assets = expressStaticGzip(join(WEB_DIR, 'assets'), {
+    enableBrotli: true,
+    orderPreference: ['br', 'gz'],
+    index: false,
+    serveStatic: { immutable: true, maxAge: '1y' },
+  });
+  app.use('/assets', (request, response, next) => {
+    if (/worker/.test(request.path)) {
+      next();
+      return;
+    }
+    response.set('X-Content-Type-Options', 'nosniff');
+    void assets(request, response, next);
+  });
+}
+
 function serveWeb(app: Express): void {
-  app.use(
-    '/assets',
-    expressStaticGzip(join(WEB_DIR, 'assets'), {
-      enableBrotli: true,
-      orderPreference: ['br', 'gz'],
-      index: false,
-      serveStatic: { immutable: true, maxAge: '1y' },
-    }),
-  );
-  app.use(expressStaticGzip(WEB_DIR, { enableBrotli: true, orderPreference: ['br', 'gz'], index: false }));
+  const compressed = { enableBrotli: true, orderPreference: ['br', 'gz'] as ('br' | 'gz')[], index: false };
+  app.use('/assets', expressStaticGzip(join(WEB_DIR, 'assets'), compressed));
+  app.use(expressStaticGzip(WEB_DIR, compressed));
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(join(WEB_DIR, 'index.html'));
   });

@@ -5,7 +5,6 @@ import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from 
 import { belongingsSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
 import { endPrograms, startProgram, testFolder, testStudent, write } from './test-program.ts';
 
-jest.setTimeout(300_000);
 afterEach(endPrograms);
 
 function filesIn(folder: string): string[] {

@@ -10,8 +10,6 @@ import { addStudent, listStudents } from './students/store.ts';
 import { smallDisk, type SmallDisk } from './test-mount.ts';
 import { endPrograms, startProgram, write } from './test-program.ts';
 
-jest.setTimeout(300_000);
-
 let disk: SmallDisk | null = null;
 afterEach(async () => {
   await endPrograms();

@@ -6,7 +6,6 @@ import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { endPrograms, runProgram, startProgram, testFolder, testStudent, write } from './test-program.ts';
 
-jest.setTimeout(180_000);
 afterEach(endPrograms);
 
 test.each([

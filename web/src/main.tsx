@@ -1,4 +1,4 @@
-import '@fontsource-variable/archivo/standard.css';
+import '@fontsource-variable/archivo/wght.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.tsx';

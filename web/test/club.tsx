@@ -30,7 +30,6 @@ export function stubProgram(
     const own = more[`${init?.method ?? 'GET'} ${path}`];
     if (own) return answer(...own(init));
     if (path === '/api/settings') return answer(200, { clubName: 'Saltmarsh', units: 'metric', version: 1 });
-    if (path === '/api/students') return answer(200, STUDENTS);
     if (path === '/api/schools') return answer(200, []);
     if (path === '/api/sign-in') return answer(200, { needed: false, role: 'coach' });
     if (path === '/api/health') return answer(200, { status: 'ok', message: '', pendingErasures: 0 });

@@ -16,4 +16,5 @@ globalThis.matchMedia ??= ((query: string) => ({
 })) as unknown as typeof matchMedia;
 
 // What is hidden is hidden by our own choice in a test; looking that up for every element takes most of its time.
-configure({ defaultHidden: true });
+// No test depends on how fast the machine is: waiting ends only what never comes.
+configure({ defaultHidden: true, asyncUtilTimeout: 60_000 });

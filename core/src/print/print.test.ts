@@ -122,7 +122,7 @@ test('names beyond Latin 1 are printed as near as the standard fonts can', async
   expect(printable('Łukasz Čapek – 5½"')).toBe('Lukasz Capek - 5 1/2"');
   const [card] = await readPdf(await stanceCard('Мария Đặng', stance, 'imperial', 'A4'));
   expect(card!.text).toContain('Ball to ball');
-}, 20_000);
+}, 300_000);
 
 // Source: ISO 216 and US Letter, read back by pdf.js.
 test.each(['A4', 'Letter'] as const)(

@@ -17,7 +17,6 @@ import { crc32c, lookAt } from './look.ts';
 import { openDatabase } from './open.ts';
 import { addStudent, listStudents } from '../students/store.ts';
 
-jest.setTimeout(300_000);
 afterAll(endPrograms);
 
 let good: string;

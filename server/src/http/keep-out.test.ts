@@ -11,8 +11,6 @@ import type { OpenDatabase } from '../db/open.ts';
 import { testDatabase } from '../test-database.ts';
 import { hostnameOf, hostsFor, isLoopback } from './guard.ts';
 
-jest.setTimeout(120_000);
-
 let opened: OpenDatabase;
 const apps: App[] = [];
 const logger = pino({ level: 'silent' });

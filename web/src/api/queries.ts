@@ -127,18 +127,18 @@ export const useHealth = () =>
   });
 export const useSettings = () =>
   useQuery({ queryKey: KEYS.settings, queryFn: () => api.get('/settings', settingsSchema) });
-export const useStudents = () =>
-  useQuery({ queryKey: KEYS.students, queryFn: () => api.get('/students', z.array(studentSchema)) });
+/** Everyone travels once, those put away with them; who is asked for is picked from that. */
+const EVERYONE = {
+  queryKey: KEYS.students,
+  queryFn: () => api.get('/students/everyone', z.array(studentSchema)),
+};
+const here = (list: Student[]): Student[] => list.filter(({ archived }) => !archived);
+export const useStudents = () => useQuery({ ...EVERYONE, select: here });
 /** Everyone, also those put away. */
-export const useEveryone = (wanted = true) =>
-  useQuery({
-    queryKey: [...KEYS.students, 'everyone'],
-    queryFn: () => api.get('/students/everyone', z.array(studentSchema)),
-    enabled: wanted,
-  });
+export const useEveryone = () => useQuery(EVERYONE);
 export const useBelongings = (id: string, wanted: boolean) =>
   useQuery({
-    queryKey: [...KEYS.students, id, 'belongings'],
+    queryKey: ['belongings', id],
     queryFn: () => api.get(`/students/${id}/belongings`, belongingsSchema),
     enabled: wanted,
     staleTime: 0,

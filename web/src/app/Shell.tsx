@@ -65,10 +65,7 @@ export function Shell() {
           color: PALETTE.bandInk,
         }}
       >
-        <Typography
-          component="span"
-          sx={{ fontWeight: 800, fontStretch: '80%', letterSpacing: 0.3, whiteSpace: 'nowrap' }}
-        >
+        <Typography component="span" sx={{ fontWeight: 800, letterSpacing: 0.3, whiteSpace: 'nowrap' }}>
           Angled Chalk
         </Typography>
         <Link

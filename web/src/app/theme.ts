@@ -24,7 +24,7 @@ export const theme = createTheme({
   shape: { borderRadius: 3 },
   typography: {
     fontFamily: FONT,
-    h1: { fontSize: '1.6rem', fontWeight: 700, lineHeight: 1.2, fontStretch: '90%' },
+    h1: { fontSize: '1.6rem', fontWeight: 700, lineHeight: 1.2 },
     h2: { fontSize: '1.05rem', fontWeight: 700, lineHeight: 1.3 },
     body1: { fontSize: '0.95rem' },
     body2: { fontSize: '0.86rem' },

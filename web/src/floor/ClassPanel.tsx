@@ -14,7 +14,7 @@ import {
 } from '@angled-chalk/core';
 import { useMemo, useState } from 'react';
 import { useClub } from '../app/club.tsx';
-import { LengthBox } from '../parts/fields.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
 import type { FloorEditor } from './useFloorEditor.ts';
 
 /** Half a half step off and more is nobody's spacing; a quarter is felt (own choice). */

@@ -9,7 +9,7 @@ import {
 } from '@angled-chalk/core';
 import { useState } from 'react';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
-import { NumberBox } from '../parts/fields.tsx';
+import { NumberBox } from '../parts/boxes.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { useDeviceState } from '../parts/useDeviceState.ts';
 import { TaskProgress } from '../work/TaskProgress.tsx';

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { boundsOf, formatLength, midpoint, clearRadiusM, type Fixture, type Floor } from '@angled-chalk/core';
 import { useUnits } from '../app/club.tsx';
-import { LengthBox, NumberBox } from '../parts/fields.tsx';
+import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { Words } from './PiecePanel.tsx';
 
 /** A fixture to start from: sizes to measure, own choice. */

@@ -7,8 +7,6 @@ import { useEffect } from 'react';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { FloorPage } from './FloorPage.tsx';
 
-jest.setTimeout(240_000);
-
 const hall = DEMO_FLOORS[0]!;
 let saved: FloorPlan[] = [];
 
@@ -61,8 +59,10 @@ const type = (name: RegExp | string, text: string): void => {
   fireEvent.blur(box(name));
 };
 const choosePiece = (name: RegExp): void => press(name, 'Enter');
-const tab = (name: string): void => {
+/** Opens a sheet, and waits until it has been fetched. */
+const tab = async (name: string): Promise<void> => {
   fireEvent.click(screen.getByRole('tab', { name }));
+  await waitFor(() => expect(screen.getByRole('tabpanel').childElementCount).toBeGreaterThan(0));
 };
 
 beforeEach(() => {
@@ -89,7 +89,7 @@ test('a lane pushed into another is told in words with its measure, and why it m
   expect(found).toHaveAttribute('aria-pressed', 'true');
   expect(screen.getByText(/Two people who leave their lanes towards each other/)).toBeInTheDocument();
   expect(screen.getByRole('button', { name: 'Nearest place that fits' })).toBeInTheDocument();
-  await waitFor(() => expect(saved.length).toBeGreaterThan(0), { timeout: 3000 });
+  await waitFor(() => expect(saved.length).toBeGreaterThan(0), { timeout: 60_000 });
   const kept = saved.at(-1)!.pieces[1]!;
   expect(kept.kind === 'layout' && kept.at.x).toBe(4.3);
 });
@@ -141,7 +141,7 @@ test('every layout can be added, and each has its own numbers', async () => {
       expect(screen.getAllByRole('textbox', { name: new RegExp(`^${label}`) }).length).toBeGreaterThan(0);
     }
   }
-}, 60_000);
+}, 300_000);
 
 test('a loose mark has a number, a name and a purpose, and what its kind needs', async () => {
   await openFloor({ ...hall.floor, pieces: [] });
@@ -166,7 +166,7 @@ test('a loose mark has a number, a name and a purpose, and what its kind needs',
     const kept = saved.at(-1)?.pieces.at(-1);
     expect(kept?.kind === 'mark' && [kept.mark.number, kept.mark.purpose]).toEqual([77, 'turns to face']);
   });
-}, 30_000);
+}, 300_000);
 
 test('a length changes its unit without changing the floor', async () => {
   await openFloor();
@@ -176,12 +176,12 @@ test('a length changes its unit without changing the floor', async () => {
   const steps = Number(box('Spacing').value);
   expect(steps).toBeCloseTo(1 / (0.6 * 1.15 * 0.41), 1);
   expect(screen.getByText(/^= (99 cm|1\.0\d m)/)).toBeInTheDocument();
-}, 20_000);
+}, 300_000);
 
 describe('the room', () => {
   test('one side taped wrong and put right gives the true room, not one with the error spread over it', async () => {
     await openFloor({ ...hall.floor, floor: rectangularFloor('Hall', 12, 9) });
-    await userEvent.click(screen.getByRole('tab', { name: 'Room' }));
+    await tab('Room');
     type(/^Side 1/, '1220');
     await userEvent.click(screen.getByRole('button', { name: 'Take this shape' }));
     expect(await screen.findByText(/missed closing by 20\.0 cm/)).toBeInTheDocument();
@@ -198,7 +198,7 @@ describe('the room', () => {
 
   test('typed sides that do not close are refused, small misses are spread and told', async () => {
     await openFloor({ ...hall.floor, pieces: [] });
-    tab('Room');
+    await tab('Room');
     type('Side 1 (cm)', '1210');
     fireEvent.click(screen.getByRole('button', { name: 'Take this shape' }));
     expect(await screen.findByText(/The sides missed closing by 10\.0 cm and 0\.0°/)).toBeInTheDocument();
@@ -209,7 +209,7 @@ describe('the room', () => {
 
   test('fixtures and datums are added, changed and taken away', async () => {
     await openFloor();
-    tab('Room');
+    await tab('Room');
     fireEvent.click(screen.getByRole('button', { name: 'Add a fixture' }));
     fireEvent.click(screen.getByRole('menuitem', { name: 'Post' }));
     expect(await screen.findByRole('button', { name: 'Take a post away' })).toBeInTheDocument();
@@ -223,11 +223,11 @@ describe('the room', () => {
       expect(floor?.datums.at(-1)).toMatchObject({ id: 'G', name: 'pillar', at: { x: 8, y: 3.4 } });
       expect(floor?.fixtures?.map(({ kind }) => kind)).toEqual(['hanging-bag', 'post', 'door', 'post']);
     });
-  }, 20_000);
+  }, 300_000);
 
   test('other margins and another edge are another judgement', async () => {
     await openFloor();
-    tab('Room');
+    await tab('Room');
     type('Lane to lane (cm)', '200');
     expect(title()).toMatch(/1 thing does not fit/);
     await userEvent.click(screen.getByRole('combobox', { name: 'Along its edge' }));
@@ -235,11 +235,11 @@ describe('the room', () => {
     expect(box('Lane to lane (cm)')).toHaveValue('100');
     expect(box('To the edge (cm)')).toHaveValue('50');
     expect(title()).toMatch(/everything fits/);
-  }, 20_000);
+  }, 300_000);
 
   test('its corners are moved by the arrow keys, and the datum goes with the corner', async () => {
     await openFloor();
-    tab('Room');
+    await tab('Room');
     act(() => screen.getByRole('button', { name: /^Corner 2 of the room/ }).focus());
     fireEvent.keyDown(screen.getByRole('button', { name: /^Corner 2 of the room/ }), { key: 'ArrowRight' });
     await waitFor(() => expect(saved.at(-1)?.floor.outline[1]).toEqual({ x: 12.05, y: 0 }));
@@ -250,7 +250,7 @@ describe('the room', () => {
 test('one spacing for the class, whom it does not suit, and the height of each rope', async () => {
   await openFloor();
   choosePiece(/^Lane 1/);
-  tab('Class');
+  await tab('Class');
   expect(screen.getByText(/suits all best/)).toBeInTheDocument();
   const people = screen.getByRole('list', { name: 'Who is in the class' });
   expect(within(people).getAllByText(/rope 1\.\d\d m/)).toHaveLength(6);
@@ -258,16 +258,16 @@ test('one spacing for the class, whom it does not suit, and the height of each r
     fireEvent.click(within(people).getByRole('checkbox', { name: who }));
   expect(within(people).getByText(/0\.0\d half steps off/)).toBeInTheDocument();
   fireEvent.click(screen.getByRole('button', { name: 'Use it for Lane 1' }));
-  tab('Lay out');
+  await tab('Lay out');
   expect(Number(box('Spacing (cm)').value)).not.toBe(100);
-  tab('Class');
+  await tab('Class');
   type('At most (cm)', '70');
   expect(screen.getByText(/a range of more than two centimetres/)).toBeInTheDocument();
 });
 
 test('without a layout there is nothing to fill the floor with', async () => {
   await openFloor({ ...hall.floor, pieces: [] });
-  tab('Fill');
+  await tab('Fill');
   expect(screen.getByText(/Add a layout first/)).toBeInTheDocument();
 });
 

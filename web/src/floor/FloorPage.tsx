@@ -5,7 +5,6 @@ import Tabs from '@mui/material/Tabs';
 import { floorFile, toOpenKeys, type StoredFloor } from '@angled-chalk/contract';
 import {
   bringWords,
-  FLOOR_FILES,
   materialsOf,
   movePlacement,
   reshaped,
@@ -13,7 +12,7 @@ import {
   type FloorFileKind,
   type StudentFit,
 } from '@angled-chalk/core';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useFloors } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
@@ -26,17 +25,19 @@ import { Busy, PageTitle } from '../parts/Page.tsx';
 import { FloorView } from '../plan/FloorView.tsx';
 import { FaultMark } from '../plan/FaultMarks.tsx';
 import { Line } from '../plan/marks.tsx';
-import { ClassPanel } from './ClassPanel.tsx';
-import { FillPanel } from './FillPanel.tsx';
 import { FitPanel, NOWHERE, type Proposal } from './FitPanel.tsx';
 import { OutlineDrawer } from './OutlineDrawer.tsx';
 import { LayOutPanel } from './LayOutPanel.tsx';
 import { PieceLayer } from './PieceLayer.tsx';
 import { RoomHandles } from './RoomHandles.tsx';
-import { RoomPanel } from './RoomPanel.tsx';
 import { ToolBar } from './ToolBar.tsx';
 import type { SnapChoice } from './useDragPieces.ts';
 import { useFloorEditor, type FloorEditor } from './useFloorEditor.ts';
+
+/** What stands on the other sheets is fetched when one is opened. */
+const RoomPanel = lazy(async () => ({ default: (await import('./RoomPanel.tsx')).RoomPanel }));
+const FillPanel = lazy(async () => ({ default: (await import('./FillPanel.tsx')).FillPanel }));
+const ClassPanel = lazy(async () => ({ default: (await import('./ClassPanel.tsx')).ClassPanel }));
 
 export function FloorPage() {
   const { id } = useParams();
@@ -146,9 +147,11 @@ function FloorEditorView({
           </Tabs>
           <Box role="tabpanel" id="tab-panel" aria-labelledby={`tab-${tab}`} sx={{ pt: 1 }}>
             {tab === 'Lay out' && <LayOutPanel editor={editor} />}
-            {tab === 'Room' && <RoomPanel editor={editor} drawing={drawing} onDraw={setDrawing} />}
-            {tab === 'Fill' && <FillPanel editor={editor} student={student} classSize={students.length} />}
-            {tab === 'Class' && <ClassPanel editor={editor} />}
+            <Suspense fallback={null}>
+              {tab === 'Room' && <RoomPanel editor={editor} drawing={drawing} onDraw={setDrawing} />}
+              {tab === 'Fill' && <FillPanel editor={editor} student={student} classSize={students.length} />}
+              {tab === 'Class' && <ClassPanel editor={editor} />}
+            </Suspense>
           </Box>
         </Box>
       </Box>
@@ -169,8 +172,10 @@ function FloorTitle({
   const { plan, ruler, findings, laid } = editor;
   const materials = useMemo(() => materialsOf(laid.flatMap(({ marks }) => marks)), [laid]);
   const bring = bringWords(materials, units);
-  const file = (kind: FloorFileKind, type: string): void =>
+  const file = async (kind: FloorFileKind, type: string): Promise<void> => {
+    const { FLOOR_FILES } = await import('@angled-chalk/core/pattern/floor-files');
     saveText(`${plan.name}.${kind}`, FLOOR_FILES[kind](plan, ruler), type);
+  };
   return (
     <PageTitle
       sub={`Laid out for ${student.name}${bring === '' ? '' : `: ${bring}`}.`}
@@ -192,17 +197,17 @@ function FloorTitle({
               {
                 label: 'Drawing in true scale (SVG)',
                 hint: 'room and marks; opens here as loose marks',
-                run: () => file('svg', 'image/svg+xml'),
+                run: () => void file('svg', 'image/svg+xml'),
               },
               {
                 label: 'Table of marks (CSV)',
                 hint: 'opens here as loose marks',
-                run: () => file('csv', 'text/csv'),
+                run: () => void file('csv', 'text/csv'),
               },
               {
                 label: 'Drawing for other programs (DXF)',
                 hint: 'layers for marks, lines, dimensions',
-                run: () => file('dxf', 'image/vnd.dxf'),
+                run: () => void file('dxf', 'image/vnd.dxf'),
               },
             ]}
           />

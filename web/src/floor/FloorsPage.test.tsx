@@ -7,7 +7,6 @@ import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { FloorsPage } from './FloorsPage.tsx';
 
 jest.mock('../work/run.ts', () => jest.requireActual('../../test/inline-run.ts'));
-jest.setTimeout(120_000);
 
 const ruler = rulerFor(DEMO_STUDENTS[0]!);
 const hall = DEMO_FLOORS[0]!.floor;

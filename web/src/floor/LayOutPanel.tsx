@@ -4,7 +4,7 @@ import { LAYOUT_RANGES } from '@angled-chalk/contract';
 import { unlocked } from '@angled-chalk/core';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { LengthBox } from '../parts/fields.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
 import { nudgeWords } from '../plan/Movable.tsx';
 import { pieceWords } from './PieceMark.tsx';
 import { PiecePanel, Words } from './PiecePanel.tsx';

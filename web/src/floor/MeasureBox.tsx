@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { BAND_NAMES, formatLength, type Measure, type Ruler } from '@angled-chalk/core';
 import { useUnits } from '../app/club.tsx';
-import { LengthBox, NumberBox } from '../parts/fields.tsx';
+import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 
 const UNIT_WORDS: Readonly<Record<Measure['unit'], string>> = {

@@ -15,7 +15,7 @@ import {
   type Piece,
 } from '@angled-chalk/core';
 import { useState } from 'react';
-import { LengthBox, NumberBox } from '../parts/fields.tsx';
+import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { MeasureBox } from './MeasureBox.tsx';
 import type { FloorEditor } from './useFloorEditor.ts';

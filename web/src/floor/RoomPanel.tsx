@@ -12,7 +12,7 @@ import {
   type Floor,
 } from '@angled-chalk/core';
 import { useState } from 'react';
-import { LengthBox } from '../parts/fields.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { FixtureFields, newFixture } from './FixtureFields.tsx';

@@ -12,7 +12,7 @@ import {
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { ProblemBox } from '../parts/ErrorBox.tsx';
-import { LengthBox, NumberBox } from '../parts/fields.tsx';
+import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { useDeviceState } from '../parts/useDeviceState.ts';
 
 /** A list with one of its items replaced by some, or none. */

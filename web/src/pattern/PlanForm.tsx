@@ -3,7 +3,8 @@ import { PLAN_RANGES } from '@angled-chalk/contract';
 import { rectangularFloor, type Plan } from '@angled-chalk/core';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useFloors } from '../api/queries.ts';
-import { ChoiceField, LengthField, LengthBox, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
+import { ChoiceField, LengthField, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 

@@ -8,7 +8,6 @@ import { groupFindings } from '../parts/finding-groups.ts';
 import { PlansPage } from './PlansPage.tsx';
 
 jest.mock('../work/run.ts', () => jest.requireActual('../../test/inline-run.ts'));
-jest.setTimeout(120_000);
 
 const first = DEMO_PLANS[0]!;
 const stored = (id: string, plan: Plan): StoredPlan => ({

@@ -14,8 +14,6 @@ import { FloorSetOut, PatternSetOut } from './SetOutPage.tsx';
 import { SetOutChoice } from './SetOutChoice.tsx';
 import { FloorWalk } from './WalkPage.tsx';
 
-jest.setTimeout(240_000);
-
 const [hall] = DEMO_FLOORS as [(typeof DEMO_FLOORS)[0]];
 const stored = { version: 1, updatedAt: '2026-01-01T00:00:00.000Z' };
 
@@ -111,10 +109,10 @@ test('one mark at a time: big numbers in full words, a tick, and back again', as
   fireEvent.click(screen.getByRole('button', { name: 'Placed' }));
   expect(screen.getByRole('status')).toHaveTextContent('1 of 14 placed');
   expect(screen.getByRole('heading', { name: '2. cone 2' })).toBeInTheDocument();
-  fireEvent.click(screen.getByRole('button', { name: 'Before' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Go back' }));
   fireEvent.click(screen.getByRole('button', { name: 'Placed: take the tick back' }));
   expect(screen.getByRole('status')).toHaveTextContent('0 of 14 placed');
-  for (let i = 0; i < 14; i++) fireEvent.click(screen.getByRole('button', { name: 'Next' }));
+  for (let i = 0; i < 14; i++) fireEvent.click(screen.getByRole('button', { name: 'Go on' }));
   expect(screen.getByText('14 are not ticked')).toBeInTheDocument();
   expect(screen.getByText(/two distances to a mark place it/)).toBeInTheDocument();
 });

@@ -11,7 +11,7 @@ import {
 } from '@angled-chalk/core';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
-import { LengthBox } from '../parts/fields.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { useOfVersion } from './useOfVersion.ts';

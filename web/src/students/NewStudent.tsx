@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { newId, useAddStudent } from '../api/queries.ts';
 import { useUnits } from '../app/club.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
-import { LengthBox } from '../parts/fields.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 
 const METHOD_WORDS = [

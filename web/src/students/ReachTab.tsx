@@ -19,7 +19,8 @@ import {
 } from '@angled-chalk/core';
 import { useMemo, useState } from 'react';
 import { useClub } from '../app/club.tsx';
-import { LengthBox, LengthField } from '../parts/fields.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
+import { LengthField } from '../parts/fields.tsx';
 import { BESIDE, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';

@@ -1,30 +1,26 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Link from '@mui/material/Link';
 import Paper from '@mui/material/Paper';
 import Switch from '@mui/material/Switch';
-import TextField from '@mui/material/TextField';
-import useMediaQuery from '@mui/material/useMediaQuery';
-import { DataGrid, type GridColDef } from '@mui/x-data-grid';
-import { rosterCsv, type CheckSummary, type Student } from '@angled-chalk/contract';
-import { fitStance, formatLength, SCHOOLS, type FittedStance, type UnitSystem } from '@angled-chalk/core';
-import dayjs from 'dayjs';
-import { useMemo, useState } from 'react';
-import { Link as RouterLink, useNavigate } from 'react-router';
-import { useEveryone, useLatestChecks, useRestore, useStudents } from '../api/queries.ts';
+import { rosterCsv, type Student } from '@angled-chalk/contract';
+import { SCHOOLS } from '@angled-chalk/core';
+import { lazy, Suspense, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useEveryone, useRestore, useStudents } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
-import { NewStudent } from './NewStudent.tsx';
 import { saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
-import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useTask } from '../work/useTask.ts';
-import { isMinor } from './age.ts';
-import { RosterImport } from './RosterImport.tsx';
+import { Roster } from './Roster.tsx';
+
+/** What is only needed now and then is fetched then. */
+const RosterImport = lazy(async () => ({ default: (await import('./RosterImport.tsx')).RosterImport }));
+const NewStudent = lazy(async () => ({ default: (await import('./NewStudent.tsx')).NewStudent }));
 
 export function StudentsPage() {
   const students = useStudents();
@@ -84,16 +80,18 @@ export function StudentsPage() {
       </PageTitle>
       {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
       {(error ?? task.error) && <ErrorBox error={(error ?? task.error)!} />}
-      {adding && (
-        <NewStudent
-          onClose={() => setAdding(false)}
-          onAdded={({ id }) => {
-            chooseStudent(id);
-            void navigate(`/students/${id}`);
-          }}
-        />
-      )}
-      {importing && <RosterImport onClose={() => setImporting(false)} />}
+      <Suspense fallback={null}>
+        {adding && (
+          <NewStudent
+            onClose={() => setAdding(false)}
+            onAdded={({ id }) => {
+              chooseStudent(id);
+              void navigate(`/students/${id}`);
+            }}
+          />
+        )}
+        {importing && <RosterImport onClose={() => setImporting(false)} />}
+      </Suspense>
       {away.length > 0 && (
         <FormControlLabel
           control={<Switch checked={archived} onChange={(_event, on) => setArchived(on)} />}
@@ -131,171 +129,4 @@ function PutAway({ list }: { readonly list: readonly Student[] }) {
       ))}
     </Paper>
   );
-}
-
-interface RosterRow {
-  readonly id: string;
-  readonly student: Student;
-  readonly stance: FittedStance;
-  readonly last: CheckSummary | undefined;
-}
-
-function Roster({ list }: { readonly list: readonly Student[] }) {
-  const checks = useLatestChecks();
-  const [search, setSearch] = useState('');
-  const { units, student: chosen, chooseStudent, fitOf } = useClub();
-  const phone = useMediaQuery('(max-width: 760px)');
-  const rows = useMemo(() => {
-    const latest = new Map((checks.data ?? []).map((check) => [check.studentId, check]));
-    return list.map((student): RosterRow => ({
-      id: student.id,
-      student,
-      stance: fitStance(fitOf(student)),
-      last: latest.get(student.id),
-    }));
-  }, [list, checks.data, fitOf]);
-  const columns = useMemo(
-    () => columnsOf(units, chosen?.id ?? null, chooseStudent),
-    [units, chosen, chooseStudent],
-  );
-  return (
-    <Box>
-      <TextField
-        label="Find a student"
-        type="search"
-        value={search}
-        onChange={(event) => setSearch(event.target.value)}
-        sx={{ mb: 1, width: 'min(100%, 320px)' }}
-      />
-      <DataGrid
-        sx={{ bgcolor: 'background.paper' }}
-        filterModel={{ items: [], quickFilterValues: search.split(/\s+/).filter(Boolean) }}
-        label="Students"
-        rows={rows}
-        columns={columns}
-        density="compact"
-        disableColumnFilter
-        disableRowSelectionOnClick
-        disableColumnMenu
-        pageSizeOptions={[25, 50, 100]}
-        initialState={{ pagination: { paginationModel: { pageSize: 25 } } }}
-        autoHeight
-        columnVisibilityModel={phone ? PHONE_COLUMNS : ALL_COLUMNS}
-        localeText={{
-          noRowsLabel: 'Nobody here',
-          noResultsOverlayLabel: 'Nobody of that name, school or level',
-        }}
-      />
-    </Box>
-  );
-}
-
-const ALL_COLUMNS = {};
-/** On a phone who it is and how the last check went; the rest is a tap away. */
-const PHONE_COLUMNS = {
-  side: false,
-  school: false,
-  level: false,
-  height: false,
-  separation: false,
-  choose: false,
-};
-
-function columnsOf(
-  units: UnitSystem,
-  chosenId: string | null,
-  choose: (id: string) => void,
-): GridColDef<RosterRow>[] {
-  return [
-    {
-      field: 'name',
-      headerName: 'Name',
-      flex: 1.4,
-      minWidth: 170,
-      valueGetter: (_value, { student }) => student.name,
-      renderCell: ({ row: { student } }) => (
-        <>
-          <Link
-            component={RouterLink}
-            to={`/students/${student.id}`}
-            sx={{ fontWeight: 700 }}
-            onClick={() => choose(student.id)}
-          >
-            {student.name}
-          </Link>
-          {isMinor(student.birthYear) && ' (minor)'}
-        </>
-      ),
-    },
-    {
-      field: 'side',
-      headerName: 'Side',
-      width: 100,
-      valueGetter: (_value, { student }) => (student.leadSide === 'left' ? 'orthodox' : 'southpaw'),
-    },
-    {
-      field: 'school',
-      headerName: 'School',
-      flex: 1,
-      minWidth: 130,
-      valueGetter: (_value, { stance }) => stance.school.name,
-    },
-    { field: 'level', headerName: 'Level', width: 110, valueGetter: (_value, { student }) => student.level },
-    {
-      field: 'height',
-      headerName: 'Height',
-      width: 90,
-      type: 'number',
-      valueGetter: (_value, { student }) => student.lengths.statureM,
-      valueFormatter: (value: number) => formatLength(value, units),
-    },
-    {
-      field: 'separation',
-      headerName: 'Separation',
-      width: 160,
-      type: 'number',
-      valueGetter: (_value, { stance }) => stance.separation.valueM,
-      renderCell: ({ row: { stance } }) =>
-        `${formatLength(stance.separation.valueM, units)} ${stance.separation.source}`,
-    },
-    {
-      field: 'last',
-      headerName: 'Last check',
-      width: 150,
-      valueGetter: (_value, { last }) => last?.verdict.outcome ?? '',
-      renderCell: ({ row: { last } }) =>
-        last ? (
-          <Link
-            component={RouterLink}
-            to={`/checks/${last.id}`}
-            underline="hover"
-            sx={{ display: 'inline-flex', gap: 0.75 }}
-          >
-            <VerdictMark outcome={last.verdict.outcome} /> {dayjs(last.createdAt).format('D MMM')}
-          </Link>
-        ) : (
-          'none yet'
-        ),
-    },
-    {
-      field: 'choose',
-      headerName: 'Choose',
-      width: 110,
-      sortable: false,
-      filterable: false,
-      renderCell: ({ row: { student } }) =>
-        student.id === chosenId ? (
-          'chosen'
-        ) : (
-          <Button
-            size="small"
-            sx={{ minHeight: 30 }}
-            onClick={() => choose(student.id)}
-            aria-label={`Choose ${student.name}`}
-          >
-            Choose
-          </Button>
-        ),
-    },
-  ];
 }
