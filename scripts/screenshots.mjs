@@ -42,17 +42,20 @@ const VIEWS = [
   {
     name: 'check-near',
     path: `/checks/${CHECK}`,
-    clicks: ['ol[aria-label=Findings] li:nth-child(6) button'],
+    clicks: ['ol[aria-label=Findings] li:nth-child(3) button'],
   },
   { name: 'phone', path: `/checks/${CHECK}`, phone: true },
+  { name: 'club', path: '/club' },
+  { name: 'night', path: `/floors/${HALL}`, dark: true },
 ];
 
 const { url, browser, close } = await openProgram();
 mkdirSync(FOLDER, { recursive: true });
 const wanted = process.argv.slice(2);
-for (const { name, path, student = IMKE, clicks = [], until, fill, phone } of VIEWS) {
+for (const { name, path, student = IMKE, clicks = [], until, fill, phone, dark } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await browser.newPage({
+    colorScheme: dark ? 'dark' : 'light',
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
   });
   await page.addInitScript((id) => localStorage.setItem('chosen-student', id), student);

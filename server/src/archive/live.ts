@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { constants } from 'node:fs';
+import { constants, existsSync, rmSync } from 'node:fs';
 import { cp, mkdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
@@ -83,7 +83,10 @@ export async function buildRestore(root: string, file: string): Promise<Manifest
  */
 export async function takePrepared({ seat, directory }: OpenDatabase): Promise<void> {
   await keepBackup(seat, directory!, 'before-restore');
-  await seat.replace(async () => swap(directory!));
+  await seat.replace(
+    async () => swap(directory!),
+    async () => unswap(directory!),
+  );
   await rm(directory!.last, { recursive: true, force: true });
 }
 
@@ -97,6 +100,13 @@ export function swap({ club, next, last }: DataDirectory): void {
     renameDurably(last, club);
     throw error;
   }
+}
+
+/** What was replaced gets its name back, when it had lost it. */
+function unswap({ club, last }: DataDirectory): void {
+  if (!existsSync(last)) return;
+  rmSync(club, { recursive: true, force: true });
+  renameDurably(last, club);
 }
 
 /** Runs a verb of this program in another process; rejects with what it said. */

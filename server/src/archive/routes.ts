@@ -8,6 +8,7 @@ import { Router } from 'express';
 import { HttpProblem, notFound } from '../http/errors.ts';
 import type { Lists } from '../http/lists.ts';
 import type { OpenDatabase } from '../db/open.ts';
+import { freeBytes, RESERVE_BYTES } from '../db/space.ts';
 import { backUp, NoRoom, prepare, takePrepared } from './live.ts';
 import { BadArchive, openArchive } from './read.ts';
 
@@ -69,6 +70,11 @@ export function backupRoutes(opened: OpenDatabase, lists: Lists): Router {
   router.post('/look', async (request, response) => {
     if (Number(request.headers['content-length'] ?? 0) > LARGEST_UPLOAD)
       throw new HttpProblem(413, { code: 'too-large', message: 'A backup has at most 4 GB.', place: {} });
+    const coming = Number(request.headers['content-length'] ?? 0);
+    if (opened.directory && freeBytes(opened.directory.root) < RESERVE_BYTES + coming)
+      throw told(
+        new NoRoom('There is not enough room on the disk for this backup. Make room and try again.'),
+      );
     const folder = await workFolder(opened);
     const file = join(folder, 'backup.zip');
     try {

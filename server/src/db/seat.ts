@@ -50,9 +50,10 @@ export class Seat {
 
   /**
    * Closes the database, lets `between` put another in its place, and opens that; calls made meanwhile
-   * wait. When `between` fails, what is there is opened again and the failure is passed on.
+   * wait. When either fails, `undo` puts the old one back, which is opened again, and the failure is
+   * passed on.
    */
-  async replace(between: () => Promise<void>): Promise<void> {
+  async replace(between: () => Promise<void>, undo: () => Promise<void>): Promise<void> {
     let open = (): void => undefined;
     await this.#gate;
     this.#gate = new Promise((resolve) => {
@@ -62,8 +63,11 @@ export class Seat {
       await this.#engine.close();
       try {
         await between();
-      } finally {
         this.#engine = await this.#reopen!();
+      } catch (error) {
+        await undo();
+        this.#engine = await this.#reopen!();
+        throw error;
       }
     } finally {
       open();

@@ -158,6 +158,14 @@ describe('beyond this machine', () => {
         'left knee',
       );
     }
+    // Not even by asking whether the coach's answer is still good.
+    const seen = await request(app).get('/api/students').set('Cookie', coach);
+    const again = await request(app)
+      .get('/api/students')
+      .set('Cookie', helper)
+      .set('If-None-Match', String(seen.headers['etag']));
+    expect(again.status).toBe(200);
+    expect(again.text).not.toContain('left knee');
     await request(app).delete(`/api/students/${id}/erase`).set('Cookie', helper).type('json').expect(403);
     await request(app)
       .put(`/api/students/${id}`)

@@ -45,7 +45,8 @@ export function keepLists(): Lists {
     answer: async (request, response, read) => {
       const role = String((response.locals as { role?: string }).role ?? 'coach');
       const key = `${role} ${request.originalUrl}`;
-      const tag = `"${boot}-${revision}"`;
+      // What one role may see must never be taken for another's, also in a browser that both use.
+      const tag = `"${boot}-${revision}-${role}"`;
       response.set({ ETag: tag, 'Cache-Control': 'private, no-cache', Vary: 'Accept-Encoding' });
       if (request.headers['if-none-match'] === tag) {
         response.status(304).end();

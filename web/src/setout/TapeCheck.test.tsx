@@ -46,3 +46,20 @@ test('a cone that stands right is left, and a wrong reading is pointed out', asy
   await userEvent.click(screen.getByRole('button', { name: 'Remove the distance from D to cone 3' }));
   expect(screen.queryByText(/does not agree/)).not.toBeInTheDocument();
 }, 300_000);
+
+test('distances of an earlier state of the floor are told and not used; one alone cannot tell', async () => {
+  const first = renderInClub(<TapeCheck job={planJob(DEMO_PLAN)} keepAs="test" />);
+  await tape('A', distanceM(A!, cone) + 0.3);
+  expect(screen.getByText(/cone 3: these readings cannot tell/)).toBeInTheDocument();
+  first.unmount();
+  const { firstCone } = DEMO_PLAN.pattern;
+  const moved = {
+    ...DEMO_PLAN,
+    pattern: { ...DEMO_PLAN.pattern, firstCone: { ...firstCone, y: firstCone.y + 0.2 } },
+  };
+  renderInClub(<TapeCheck job={planJob(moved)} keepAs="test" />);
+  expect(screen.getByText(/The floor has changed since distances were taped here/)).toBeInTheDocument();
+  expect(screen.queryByRole('list', { name: 'Distances taped back' })).toBeNull();
+  await userEvent.click(screen.getByRole('button', { name: 'Forget the old ones' }));
+  expect(screen.queryByText(/The floor has changed/)).toBeNull();
+});
