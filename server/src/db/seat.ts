@@ -18,6 +18,7 @@ export class Seat {
   #engine: Engine;
   readonly #reopen: (() => Promise<Engine>) | null;
   #gate: Promise<void> = Promise.resolve();
+  readonly #serving = new Set<Promise<unknown>>();
   #reopening: NodeJS.Timeout | null = null;
   #closed = false;
 
@@ -55,10 +56,14 @@ export class Seat {
    */
   async replace(between: () => Promise<void>, undo: () => Promise<void>): Promise<void> {
     let open = (): void => undefined;
-    await this.#gate;
-    this.#gate = new Promise((resolve) => {
+    const opened = new Promise<void>((resolve) => {
       open = resolve;
     });
+    const before = this.#gate;
+    // Whoever asks from here on waits; whoever asked before is served first.
+    this.#gate = before.then(() => opened);
+    await before;
+    await Promise.allSettled(this.#serving);
     try {
       await this.#engine.close();
       try {
@@ -84,11 +89,15 @@ export class Seat {
     await this.#gate;
     const engine = this.#engine;
     if (engine.death()) throw this.#away();
+    const answer = run(engine.pg);
+    this.#serving.add(answer);
     try {
-      return await run(engine.pg);
+      return await answer;
     } catch (error) {
       if (engine.death()) throw this.#away();
       throw error;
+    } finally {
+      this.#serving.delete(answer);
     }
   }
 
