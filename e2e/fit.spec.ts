@@ -44,10 +44,10 @@ test('five hundred students are paged, sorted, filtered and fitted', async ({ pa
   await page.goto(`${program.url}/students`);
   await expect(page.getByRole('heading', { name: 'Who: 506 students' })).toBeVisible();
   await expect(page.getByText('1–25 of 506')).toBeVisible();
-  await page.getByRole('columnheader', { name: 'Height' }).click();
+  await page.getByRole('button', { name: 'Height', exact: true }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('1.48 m');
   await page.getByRole('searchbox', { name: 'Find a student' }).fill('Student 499');
-  await expect(page.getByText('1–1 of 1')).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Students' }).getByRole('row')).toHaveCount(2);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the roster' }).click();
   await page.getByRole('menuitem', { name: /The fit of everyone/ }).click();

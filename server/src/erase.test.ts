@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core';
 import { belongingsSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
-import { endPrograms, startProgram, testFolder, testStudent, write } from './test-program.ts';
+import { endPrograms, startProgram, testClub, testStudent, write } from './test-program.ts';
 
 afterEach(endPrograms);
 
@@ -24,7 +24,7 @@ const NOTE = 'Remembers everything about Wednesdays';
 const PACKED = packTrack(simulate({ plan: DEMO_PLAN, student: DEMO_STUDENTS[0]! }, TRACKER_DEFAULTS).track);
 
 test('after an erase nothing of the person is in any file of the directory; it answers at once and others hardly wait', async () => {
-  const data = testFolder();
+  const data = await testClub();
   const { url, stop } = await startProgram(['--data', data, '--demo']);
   const person = testStudent(NAME, { note: NOTE });
   const id = randomUUID();
@@ -98,7 +98,7 @@ test('after an erase nothing of the person is in any file of the directory; it a
 });
 
 test('an erase that was cut short goes on at the next start', async () => {
-  const data = testFolder();
+  const data = await testClub();
   const first = await startProgram(['--data', data]);
   const id = randomUUID();
   const value = testStudent(NAME, { note: NOTE });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { rmSync, writeFileSync } from 'node:fs';
+import { cpSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { apiErrorSchema, healthSchema } from '@angled-chalk/contract';
 import { readyDirectory } from './db/directory.ts';
@@ -8,7 +8,7 @@ import { freeBytes, RESERVE_BYTES } from './db/space.ts';
 import { DatabaseAway } from './db/seat.ts';
 import { addStudent, listStudents } from './students/store.ts';
 import { smallDisk, type SmallDisk } from './test-mount.ts';
-import { endPrograms, startProgram, write } from './test-program.ts';
+import { endPrograms, startProgram, testClub, write } from './test-program.ts';
 
 let disk: SmallDisk | null = null;
 afterEach(async () => {
@@ -46,6 +46,7 @@ const mounted = (megabytes: number): SmallDisk | null => {
 test('a nearly full disk: new things are refused in words, reading goes on, room makes it well, it stops when asked', async () => {
   const small = mounted(260);
   if (!small) return;
+  cpSync(await testClub(), join(small.path, 'data'), { recursive: true });
   const program = await startProgram(['--data', join(small.path, 'data')]);
   const add = () => write(`${program.url}/api/students`, 'POST', { id: randomUUID(), value });
   expect((await add()).status).toBe(201);

@@ -3,7 +3,7 @@ import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from 
 import { trackPageSchema } from '@angled-chalk/contract';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus as seedOf } from 'pure-rand/generator/xoroshiro128plus';
-import { endPrograms, startProgram, testFolder, testStudent, write } from './test-program.ts';
+import { endPrograms, startProgram, testClub, testStudent, write } from './test-program.ts';
 
 jest.setTimeout(600_000);
 afterEach(endPrograms);
@@ -74,7 +74,7 @@ test(`killed at a random moment ${ROUNDS} times, the program has everything it a
   const seed = Number(process.env['TEST_SEED'] ?? randomInt(1_000_000));
   console.log(`seed of the kill test: ${seed} (TEST_SEED repeats it)`);
   const random = seedOf(seed);
-  const dataDir = testFolder();
+  const dataDir = await testClub();
   const known: Acknowledged = { students: new Map(), tracks: new Map(), erased: new Set() };
   for (let round = 0; round < ROUNDS; round++) {
     const program = await startProgram(['--data', dataDir]);

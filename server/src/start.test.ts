@@ -4,7 +4,15 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { get } from 'node:https';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { endPrograms, runProgram, startProgram, testFolder, testStudent, write } from './test-program.ts';
+import {
+  endPrograms,
+  runProgram,
+  startProgram,
+  testClub,
+  testFolder,
+  testStudent,
+  write,
+} from './test-program.ts';
 
 afterEach(endPrograms);
 
@@ -35,14 +43,14 @@ test('a port in use is told with a way out', async () => {
     other.listen(0, '127.0.0.1', resolve);
   });
   const { port } = other.address() as AddressInfo;
-  const { code, text } = await runProgram(['--data', testFolder(), '--port', String(port)]);
+  const { code, text } = await runProgram(['--data', await testClub(), '--port', String(port)]);
   expect(code).toBe(1);
   expect(text).toContain('start with --port ANOTHER_PORT');
   other.close();
 });
 
 test('it listens on loopback, ends in order when asked, and keeps what was written', async () => {
-  const data = testFolder();
+  const data = await testClub();
   const first = await startProgram(['--data', data]);
   expect(first.url).toContain('http://127.0.0.1:');
   const id = randomUUID();
@@ -66,7 +74,7 @@ test('the page and its parts come from the program, and an unknown address is th
 });
 
 test('a second program on the same directory is refused in plain words', async () => {
-  const data = testFolder();
+  const data = await testClub();
   await startProgram(['--data', data]);
   await expect(startProgram(['--data', data])).rejects.toThrow(
     /in use by another Angled Chalk\. Stop that one/,
@@ -87,7 +95,7 @@ test('with a certificate of its own it is reached encrypted, and only by who sig
     return;
   }
   writeFileSync(words, 'four words of chalk\n');
-  const data = join(folder, 'data');
+  const data = await testClub();
   const options = ['--data', data, '--host', '0.0.0.0', '--tls-cert', cert, '--tls-key', key];
   const first = await startProgram([...options, '--passphrase-file', words]);
   const { port } = new URL(first.url);

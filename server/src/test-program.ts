@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -44,6 +45,31 @@ export async function endPrograms(): Promise<void> {
 export function testFolder(): string {
   const folder = mkdtempSync(join(tmpdir(), 'angled-chalk-test-'));
   folders.add(folder);
+  return folder;
+}
+
+const CACHE = join(__dirname, '../../node_modules/.cache/angled-chalk');
+
+/**
+ * A data directory with an empty club in it, copied from one that is made once for each set of migrations:
+ * a test that is not about the first start need not wait for one.
+ */
+export async function testClub(): Promise<string> {
+  const journal = readFileSync(join(__dirname, '../drizzle/meta/_journal.json'));
+  const template = join(CACHE, `club-${createHash('sha256').update(journal).digest('hex').slice(0, 12)}`);
+  if (!existsSync(template)) {
+    mkdirSync(CACHE, { recursive: true });
+    const making = mkdtempSync(join(CACHE, 'making-'));
+    await (await startProgram(['--data', making])).stop();
+    try {
+      renameSync(making, template);
+    } catch {
+      // Another test file was quicker.
+      rmSync(making, { recursive: true, force: true });
+    }
+  }
+  const folder = join(testFolder(), 'data');
+  cpSync(template, folder, { recursive: true });
   return folder;
 }
 

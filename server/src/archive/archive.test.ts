@@ -8,7 +8,7 @@ import { dataDirectory, readyDirectory } from '../db/directory.ts';
 import { MIGRATIONS, statementsOf } from '../db/migrations.ts';
 import { openEngine } from '../db/engine.ts';
 import { emptyNext, openDatabase, takeNext } from '../db/open.ts';
-import { endPrograms, runProgram, startProgram, testFolder, write } from '../test-program.ts';
+import { endPrograms, runProgram, startProgram, testClub, testFolder, write } from '../test-program.ts';
 import { listTracks, trackSamples } from '../tracks/store.ts';
 import { listStudents } from '../students/store.ts';
 import type { Manifest } from './manifest.ts';
@@ -16,7 +16,7 @@ import type { Manifest } from './manifest.ts';
 let demo: string;
 let backup: string;
 beforeAll(async () => {
-  demo = join(testFolder(), 'data');
+  demo = await testClub();
   const program = await startProgram(['--data', demo, '--demo']);
   backup = join(demo, '..', 'demo.zip');
   const { code, text } = await runProgram(['backup', backup, '--data', demo]);
@@ -234,7 +234,7 @@ test.each<[string, () => string, RegExp]>([
 });
 
 test('from the screen: it says what is in it first, then everything is replaced while the program runs', async () => {
-  const root = join(testFolder(), 'data');
+  const root = await testClub();
   const { url } = await startProgram(['--data', root]);
   const looked = await fetch(`${url}/api/backup/look`, {
     method: 'POST',

@@ -11,7 +11,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
-import { endPrograms, runProgram, testFolder } from '../test-program.ts';
+import { endPrograms, runProgram, testClub, testFolder } from '../test-program.ts';
 import { dataDirectory, readyDirectory, UnusableDirectory } from './directory.ts';
 import { crc32c, lookAt } from './look.ts';
 import { openDatabase } from './open.ts';
@@ -21,7 +21,7 @@ afterAll(endPrograms);
 
 let good: string;
 beforeAll(async () => {
-  good = join(testFolder(), 'data');
+  good = await testClub();
   const opened = await openDatabase(readyDirectory(good));
   await addStudent(opened.db, '5e0c0de0-0000-4000-8000-000000000002', {
     name: 'Ada',

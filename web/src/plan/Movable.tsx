@@ -3,7 +3,7 @@ import { useDrag } from '@use-gesture/react';
 import type { KeyboardEvent, ReactNode } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { floorPoint, useDrawing } from './drawing.ts';
+import { useDrawing } from './drawing.ts';
 import { toDrawing } from './frame.ts';
 
 export const STEP_M = 0.05;
@@ -33,9 +33,10 @@ interface MovableProps {
   readonly children?: ReactNode;
 }
 
-/** Where a thing stood when it was taken, and where in it. */
-interface Hold extends Point {
+/** Where a thing stood when it was taken, and the scale of the drawing then. */
+interface Hold {
   readonly start: Point;
+  readonly pxPerM: number;
 }
 
 const toCm = (metres: number): number => Math.round(metres * 100) / 100;
@@ -49,11 +50,15 @@ export function Movable({ at, label, reachM, onMove, children }: MovableProps) {
   const drawing = useDrawing();
   const units = useUnits();
   const { x, y } = toDrawing(drawing.frame, at);
-  const bind = useDrag(({ xy: [clientX, clientY], memo, canceled }) => {
-    const under = floorPoint(drawing, clientX, clientY);
-    const hold = (memo as Hold | undefined) ?? { start: at, x: under.x - at.x, y: under.y - at.y };
-    // A drag that the device takes back leaves everything where it was.
-    onMove(canceled ? hold.start : { x: toCm(under.x - hold.x), y: toCm(under.y - hold.y) });
+  const bind = useDrag(({ movement: [mx, my], memo, canceled }) => {
+    const hold = (memo as Hold | undefined) ?? {
+      start: at,
+      pxPerM: drawing.svg.current?.getScreenCTM()?.a ?? 1,
+    };
+    // Counted from where it was taken: whatever else moves on the page meanwhile moves nothing here. A
+    // drag that the device takes back leaves everything where it was.
+    const { start, pxPerM } = hold;
+    onMove(canceled ? start : { x: toCm(start.x + mx / pxPerM), y: toCm(start.y - my / pxPerM) });
     return hold;
   }, POINTER_ONLY);
   const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
