@@ -2,6 +2,7 @@ import { asc, inArray } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import type { Activity } from '../http/activity.ts';
 import { reasonOf } from '../http/errors.ts';
+import { breathe } from './breathe.ts';
 import type { Database, OpenDatabase } from './open.ts';
 import { erasures } from './schema.ts';
 import type { Seat } from './seat.ts';
@@ -143,6 +144,7 @@ async function rewriteInSlices(
   while (copied > 0) {
     await pause();
     copied = await copySlice(seat, { table, fresh, key, rows });
+    await breathe();
   }
   await pause();
   await seat.transaction(async (inside) => {

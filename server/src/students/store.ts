@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Belongings, Erased, Student, StudentInput, StudentUpdate } from '@angled-chalk/contract';
 import { noteLengths, type Measurement } from '@angled-chalk/core';
 import { and, asc, count, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
+import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
 import { checks, erasures, students, tracks } from '../db/schema.ts';
 
@@ -68,6 +69,7 @@ export async function addRoster(
         .slice(from, from + AT_ONCE)
         .map(({ id, value }) => ({ ...rowOf(id, value), arriving }));
       await db.insert(students).values(rows).onConflictDoNothing();
+      await breathe();
     }
     const added = await db
       .update(students)

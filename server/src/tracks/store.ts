@@ -1,5 +1,6 @@
 import type { TrackInfo } from '@angled-chalk/contract';
 import { and, asc, count, desc, eq, isNotNull, isNull, type SQL } from 'drizzle-orm';
+import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
 import { tracks, trackParts } from '../db/schema.ts';
 import { PART_BYTES, partsOf } from './packed.ts';
@@ -82,8 +83,10 @@ export async function addTrack(db: Database, { packed, ...track }: NewTrack): Pr
   const { id } = track;
   await db.delete(tracks).where(and(eq(tracks.id, id), isNotNull(tracks.arriving)));
   await db.insert(tracks).values({ ...track, bytes: packed.length, createdAt: new Date(), arriving: id });
-  for (const [part, bytes] of partsOf(packed, PART_BYTES).entries())
+  for (const [part, bytes] of partsOf(packed, PART_BYTES).entries()) {
     await db.insert(trackParts).values({ trackId: id, part, packed: bytes });
+    await breathe();
+  }
   const [row] = await db.update(tracks).set({ arriving: null }).where(eq(tracks.id, id)).returning(INFO);
   return fromRow(row!);
 }
