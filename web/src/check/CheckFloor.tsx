@@ -50,6 +50,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
     const ballAt = courseOf(result.start, report.footfalls);
     return midpoint(ballAt('left', timeS), ballAt('right', timeS));
   }, [result.start, report.footfalls, timeS]);
+  const labelled = useMemo(() => labelledAt(prints.planned, timeS), [prints, timeS]);
   const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
   const region = useMemo(
     () => [
@@ -76,7 +77,8 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
               foot={foot}
               body={stance.body}
               standing="planned"
-              number={near(atS) || !all ? number : undefined}
+              number={labelled.has(number) ? number : undefined}
+              bare={!labelled.has(number)}
               faint={all && timeS > 0 && !near(atS)}
             />
           ) : null,
@@ -154,6 +156,18 @@ function Key() {
       </Box>
     </Box>
   );
+}
+
+/** Labels nearer to each other than this would lie on each other, metres. */
+const LABELS_APART_M = 0.2;
+
+/** Numbers of the planned prints that carry their label: those nearest to the moment, none on another. */
+function labelledAt(prints: readonly Print[], timeS: number): ReadonlySet<number> {
+  const off = ({ atS }: Print): number => Math.abs(atS - timeS);
+  const taken: Print[] = [];
+  for (const print of prints.filter((one) => off(one) <= NEAR_S).sort((a, b) => off(a) - off(b)))
+    if (taken.every(({ foot }) => distanceM(foot.ball, print.foot.ball) > LABELS_APART_M)) taken.push(print);
+  return new Set(taken.map(({ number }) => number));
 }
 
 interface Print {
