@@ -69,8 +69,10 @@ export const test = base.extend<{ program: Program; quiet: undefined }>({
       const complaints: string[] = [];
       page.on('pageerror', (error) => complaints.push(error.message));
       page.on('console', (message) => {
+        // What a browser says of a program that was stopped, before, during or after it answered.
         const expected =
-          message.text().includes('ERR_CONNECTION_REFUSED') || /status of (4\d\d)/.test(message.text());
+          /ERR_(CONNECTION_(REFUSED|RESET|CLOSED)|EMPTY_RESPONSE)/.test(message.text()) ||
+          /status of (4\d\d)/.test(message.text());
         if (message.type() === 'error' && !expected) complaints.push(message.text());
       });
       page.on('request', (request) => {
