@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync, zipSync } from 'fflate';
+import { bundleNode } from '../scripts/build.mjs';
 import { ROOT } from '../scripts/steps.mjs';
 
 const STUDENTS = 206;
@@ -119,6 +120,11 @@ export async function club() {
     verb('backup', file, '--data', small);
     grow(file);
     verb('restore', file, '--data', large);
+    // Beside the server's own bundle, so that it finds what lies beside that.
+    const bundle = 'server/dist/bench-club-lists.js';
+    await bundleNode('bench/club-lists.ts', bundle);
+    const { listsInProcess } = await import(`${ROOT}${bundle}`);
+    const processMs = await listsInProcess(large, ROUNDS * CLIENTS);
     const { url, stop } = await start(large);
     let { version } = await (await fetch(`${url}/api/settings`)).json();
     const alone = Object.fromEntries(LISTS.map((path) => [path, []]));
@@ -171,6 +177,11 @@ export async function club() {
       [`${CLIENTS} clients at once, any list`, ms(share(together, 0.5)), ms(share(together, 0.95))],
       [`${ROUNDS * CLIENTS * LISTS.length} requests one after another`, ms(rowMs), ''],
       ['the same, fifty clients at once', ms(togetherMs), `ratio ${(togetherMs / rowMs).toFixed(2)}`],
+      [
+        'the same queries in the process, none kept, one after another',
+        ms(processMs),
+        `ratio of the fifty clients ${(togetherMs / processMs).toFixed(2)}`,
+      ],
       [
         'others while 2,000 students are brought in',
         ms(share(waits, 0.5)),

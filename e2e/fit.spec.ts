@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './program.ts';
+import { expect, test, testLooking } from './program.ts';
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const TOBIAH = 'a1c0e9d2-0002-4c1a-9a01-000000000002';
@@ -55,7 +55,7 @@ test('five hundred students are paged, sorted, filtered and fitted', async ({ pa
   expect(csv.trim().split('\n')).toHaveLength(1 + 506 * 5 * 19);
 });
 
-test('the stance as taped is answered in words', async ({ page, program }) => {
+testLooking('the stance as taped is answered in words', async ({ page, program }) => {
   await page.goto(`${program.url}/students/${IMKE}/taped`);
   await expect(page.getByText('That is the fitted stance.')).toBeVisible();
   await page.getByRole('textbox', { name: /Ball to ball/ }).fill('37');
@@ -66,7 +66,7 @@ test('the stance as taped is answered in words', async ({ page, program }) => {
   await expect(page.getByText(/Tape one of them again/)).toBeVisible();
 });
 
-test('leaning past the toes and off balance is told', async ({ page, program }) => {
+testLooking('leaning past the toes and off balance is told', async ({ page, program }) => {
   await page.goto(`${program.url}/students/${IMKE}/balance`);
   const lean = page.getByRole('slider', { name: /of lean/ });
   await lean.focus();
@@ -114,7 +114,7 @@ test('one taped touch rescales the hands, and reach is told against bag, pad and
   ).toBeVisible();
 });
 
-test('card and template come as PDF on A4 and Letter', async ({ page, program }) => {
+testLooking('card and template come as PDF on A4 and Letter', async ({ page, program }) => {
   await page.goto(`${program.url}/students/${TOBIAH}`);
   for (const paper of ['A4', 'Letter']) {
     await page.getByRole('combobox', { name: 'Paper' }).click();

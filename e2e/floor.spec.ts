@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { choose, expect, test } from './program.ts';
+import { choose, expect, test, testLooking } from './program.ts';
 
 const HALL = '/floors/e5a4c3d6-0001-4a5e-9e05-000000000001';
 
@@ -192,37 +192,37 @@ test('files hand the floor out and take it in again; a wrong file is told and no
 });
 
 // Source: the layout engine of Chromium, which measures the drawing on its own.
-test('the SVG is in true scale: Chromium measures 6.10 m of ring as 305 mm at 1:20', async ({
-  page,
-  program,
-}) => {
-  await page.goto(`${program.url}/floors`);
-  await page.getByRole('link', { name: 'Ring, circling' }).click();
-  await page.getByRole('button', { name: 'Files' }).click();
-  const download = page.waitForEvent('download');
-  await page.getByRole('menuitem', { name: /true scale/ }).click();
-  const svg = readFileSync(await (await download).path(), 'utf8');
-  await page.setContent(svg);
-  const mm = await page.evaluate(() => {
-    const pxPerMm = 96 / 25.4;
-    const ring = document.querySelector('[data-kind=floor]')! as SVGGraphicsElement;
-    const cones = [...document.querySelectorAll('[data-kind=cone]')].map((cone) =>
-      cone.getBoundingClientRect(),
-    );
-    const matrix = ring.getScreenCTM()!;
-    const middle = (box: DOMRect): [number, number] => [box.x + box.width / 2, box.y + box.height / 2];
-    const [ax, ay] = middle(cones[0]!);
-    const [bx, by] = middle(cones[4]!);
-    return {
-      ring: (ring.getBBox().width * matrix.a) / pxPerMm,
-      across: Math.hypot(bx - ax, by - ay) / pxPerMm,
-    };
-  });
-  expect(mm.ring).toBeCloseTo(6100 / 20, 1);
-  const radius = /data-kind="cone"[^>]*cy="([\d.]+)"/.exec(svg);
-  expect(radius).not.toBeNull();
-  expect(mm.across).toBeGreaterThan(60);
-});
+testLooking(
+  'the SVG is in true scale: Chromium measures 6.10 m of ring as 305 mm at 1:20',
+  async ({ page, program }) => {
+    await page.goto(`${program.url}/floors`);
+    await page.getByRole('link', { name: 'Ring, circling' }).click();
+    await page.getByRole('button', { name: 'Files' }).click();
+    const download = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: /true scale/ }).click();
+    const svg = readFileSync(await (await download).path(), 'utf8');
+    await page.setContent(svg);
+    const mm = await page.evaluate(() => {
+      const pxPerMm = 96 / 25.4;
+      const ring = document.querySelector('[data-kind=floor]')! as SVGGraphicsElement;
+      const cones = [...document.querySelectorAll('[data-kind=cone]')].map((cone) =>
+        cone.getBoundingClientRect(),
+      );
+      const matrix = ring.getScreenCTM()!;
+      const middle = (box: DOMRect): [number, number] => [box.x + box.width / 2, box.y + box.height / 2];
+      const [ax, ay] = middle(cones[0]!);
+      const [bx, by] = middle(cones[4]!);
+      return {
+        ring: (ring.getBBox().width * matrix.a) / pxPerMm,
+        across: Math.hypot(bx - ax, by - ay) / pxPerMm,
+      };
+    });
+    expect(mm.ring).toBeCloseTo(6100 / 20, 1);
+    const radius = /data-kind="cone"[^>]*cy="([\d.]+)"/.exec(svg);
+    expect(radius).not.toBeNull();
+    expect(mm.across).toBeGreaterThan(60);
+  },
+);
 
 test('on a phone every mark is ticked in turn, the ticks survive a reload, and what is off is told', async ({
   page,

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, Program, test } from './program.ts';
+import { expect, Program, test, testLooking } from './program.ts';
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const PIET = 'a1c0e9d2-0006-4c1a-9a01-000000000006';
@@ -39,17 +39,22 @@ const focusLine = (page: Page): Promise<{ outline: string; width: number; effect
     };
   });
 
-test('the focus on a drawing is a line of three pixels, not metres of colour', async ({ page, program }) => {
-  await page.goto(`${program.url}/floors/${HALL}`);
-  const lane = page.getByRole('group', { name: 'Things laid out' }).getByRole('button', { name: /^Lane 1/ });
-  await lane.focus();
-  await page.keyboard.press('Shift');
-  expect(await focusLine(page)).toEqual({ outline: 'none', width: 3, effect: 'non-scaling-stroke' });
-  await page.goto(`${program.url}/patterns/${PLAN}`);
-  await page.getByRole('button', { name: /^Target: bag/ }).focus();
-  await page.keyboard.press('Shift');
-  expect(await focusLine(page)).toEqual({ outline: 'none', width: 3, effect: 'non-scaling-stroke' });
-});
+testLooking(
+  'the focus on a drawing is a line of three pixels, not metres of colour',
+  async ({ page, program }) => {
+    await page.goto(`${program.url}/floors/${HALL}`);
+    const lane = page
+      .getByRole('group', { name: 'Things laid out' })
+      .getByRole('button', { name: /^Lane 1/ });
+    await lane.focus();
+    await page.keyboard.press('Shift');
+    expect(await focusLine(page)).toEqual({ outline: 'none', width: 3, effect: 'non-scaling-stroke' });
+    await page.goto(`${program.url}/patterns/${PLAN}`);
+    await page.getByRole('button', { name: /^Target: bag/ }).focus();
+    await page.keyboard.press('Shift');
+    expect(await focusLine(page)).toEqual({ outline: 'none', width: 3, effect: 'non-scaling-stroke' });
+  },
+);
 
 test('a finger drags a lane without the page scrolling away from under it', async ({ program, browser }) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 820, height: 700 } });
@@ -74,22 +79,22 @@ test('a finger drags a lane without the page scrolling away from under it', asyn
   await context.close();
 });
 
-test('a check opens near the feet: a foot is large enough to read, and the room is a small inset', async ({
-  page,
-  program,
-}) => {
-  await page.goto(`${program.url}/checks/${CHECK}`);
-  const floor = page.getByRole('group', { name: /Planned and observed/ });
-  await expect(floor).toBeVisible();
-  const lengths = await floor
-    .locator('path[stroke-linejoin=round]')
-    .evaluateAll((paths) =>
-      paths.map((path) =>
-        Math.hypot(path.getBoundingClientRect().width, path.getBoundingClientRect().height),
-      ),
-    );
-  expect(Math.max(...lengths)).toBeGreaterThan(35);
-});
+testLooking(
+  'a check opens near the feet: a foot is large enough to read, and the room is a small inset',
+  async ({ page, program }) => {
+    await page.goto(`${program.url}/checks/${CHECK}`);
+    const floor = page.getByRole('group', { name: /Planned and observed/ });
+    await expect(floor).toBeVisible();
+    const lengths = await floor
+      .locator('path[stroke-linejoin=round]')
+      .evaluateAll((paths) =>
+        paths.map((path) =>
+          Math.hypot(path.getBoundingClientRect().width, path.getBoundingClientRect().height),
+        ),
+      );
+    expect(Math.max(...lengths)).toBeGreaterThan(35);
+  },
+);
 
 test('who refused is not recorded, and a minor only with a guardian’s consent', async ({ page, program }) => {
   await page.addInitScript((id) => localStorage.setItem('chosen-student', id), PIET);
@@ -221,19 +226,19 @@ test('on a network: signing in by passphrase and by a code, helpers without note
   }
 });
 
-test('at twice the size the plan has room, and the chooser of a phone finds a name', async ({
-  page,
-  program,
-}) => {
-  // 200 % zoom of a 1280 x 800 screen is a page of 640 x 400.
-  await page.setViewportSize({ width: 640, height: 400 });
-  await page.goto(`${program.url}/patterns/${PLAN}`);
-  const floor = page.getByRole('group', { name: /Floor from above/ });
-  const box = (await floor.boundingBox())!;
-  expect(box.width).toBeGreaterThan(380);
-  expect(box.height).toBeGreaterThan(280);
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.getByRole('combobox', { name: 'Chosen student' }).fill('tobi');
-  await page.getByRole('option', { name: /Tobiah Lund/ }).click();
-  await expect(page.getByText(/Drawn for Tobiah Lund/)).toBeVisible();
-});
+testLooking(
+  'at twice the size the plan has room, and the chooser of a phone finds a name',
+  async ({ page, program }) => {
+    // 200 % zoom of a 1280 x 800 screen is a page of 640 x 400.
+    await page.setViewportSize({ width: 640, height: 400 });
+    await page.goto(`${program.url}/patterns/${PLAN}`);
+    const floor = page.getByRole('group', { name: /Floor from above/ });
+    const box = (await floor.boundingBox())!;
+    expect(box.width).toBeGreaterThan(380);
+    expect(box.height).toBeGreaterThan(280);
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.getByRole('combobox', { name: 'Chosen student' }).fill('tobi');
+    await page.getByRole('option', { name: /Tobiah Lund/ }).click();
+    await expect(page.getByText(/Drawn for Tobiah Lund/)).toBeVisible();
+  },
+);

@@ -1,4 +1,4 @@
-import { expect, fitsAcross, noBarriers, test } from './program.ts';
+import { expect, fitsAcross, noBarriers, test, testLooking } from './program.ts';
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const PLAN = 'b2d1f0a3-0001-4d2b-8b02-000000000001';
@@ -33,21 +33,21 @@ for (const [width, height, colorScheme] of [
   [390, 844, 'light'],
   [640, 400, 'dark'],
 ] as const) {
-  test(`at ${width} x ${height}, ${colorScheme}, screens fit across and axe finds nothing`, async ({
-    page,
-    program,
-  }) => {
-    await page.setViewportSize({ width, height });
-    await page.emulateMedia({ colorScheme });
-    const screens = colorScheme === 'dark' ? SCREENS.filter((_, i) => i % 3 === 0) : SCREENS;
-    for (const [path, heading] of screens) {
-      await page.goto(program.url + path);
-      await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
-      await page.waitForLoadState('networkidle');
-      await fitsAcross(page);
-      await noBarriers(page);
-    }
-  });
+  testLooking(
+    `at ${width} x ${height}, ${colorScheme}, screens fit across and axe finds nothing`,
+    async ({ page, program }) => {
+      await page.setViewportSize({ width, height });
+      await page.emulateMedia({ colorScheme });
+      const screens = colorScheme === 'dark' ? SCREENS.filter((_, i) => i % 3 === 0) : SCREENS;
+      for (const [path, heading] of screens) {
+        await page.goto(program.url + path);
+        await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
+        await page.waitForLoadState('networkidle');
+        await fitsAcross(page);
+        await noBarriers(page);
+      }
+    },
+  );
 }
 
 test('the keyboard alone moves the target, plays, and goes from fault to fault', async ({
@@ -86,7 +86,7 @@ test('the target is dragged with the pointer and its numbers follow', async ({ p
   await expect(page.getByRole('textbox', { name: 'Target y' })).toHaveValue(/^7[34]\d/);
 });
 
-test('feet and inches everywhere, and never a centimetre among them', async ({ page, program }) => {
+testLooking('feet and inches everywhere, and never a centimetre among them', async ({ page, program }) => {
   await page.goto(`${program.url}/students/${IMKE}`);
   await page.getByRole('button', { name: 'ft in' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(`1' 6½"`);
@@ -101,7 +101,7 @@ test('feet and inches everywhere, and never a centimetre among them', async ({ p
   }
 });
 
-test('with reduced motion the playback steps from landing to landing', async ({ page, program }) => {
+testLooking('with reduced motion the playback steps from landing to landing', async ({ page, program }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.goto(`${program.url}/patterns/${PLAN}`);
   await page.getByRole('button', { name: 'Play' }).click();
@@ -113,15 +113,15 @@ test('with reduced motion the playback steps from landing to landing', async ({ 
   expect(moments.size).toBeLessThanOrEqual(6);
 });
 
-test('the set-out sheet prints on A4 and Letter with the table and without the buttons', async ({
-  page,
-  program,
-}) => {
-  await page.goto(`${program.url}/set-out/${PLAN}`);
-  await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('table', { name: 'Tape distances' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Files' })).toBeHidden();
-  await expect(page.getByRole('navigation', { name: 'Order of the work' })).toBeHidden();
-  for (const format of ['A4', 'Letter'])
-    expect((await page.pdf({ format })).byteLength).toBeGreaterThan(5000);
-});
+testLooking(
+  'the set-out sheet prints on A4 and Letter with the table and without the buttons',
+  async ({ page, program }) => {
+    await page.goto(`${program.url}/set-out/${PLAN}`);
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByRole('table', { name: 'Tape distances' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Files' })).toBeHidden();
+    await expect(page.getByRole('navigation', { name: 'Order of the work' })).toBeHidden();
+    for (const format of ['A4', 'Letter'])
+      expect((await page.pdf({ format })).byteLength).toBeGreaterThan(5000);
+  },
+);

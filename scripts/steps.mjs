@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, statfsSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -16,10 +16,10 @@ process.on('exit', () => groups.forEach(endGroup));
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => process.exit(130));
 
 /**
- * Runs a command in the project, its output shown; resolves to the exit code and the text. After so many
+ * Runs a command in the project, its output shown or kept to itself; resolves to the exit code and the text. After so many
  * seconds it is ended, with everything it started, and the code is 124. Nothing it started outlives it.
  */
-export function run(command, args, { env = {}, seconds = 1200 } = {}) {
+export function run(command, args, { env = {}, seconds = 1200, show = true } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, {
       cwd: ROOT,
@@ -41,7 +41,7 @@ export function run(command, args, { env = {}, seconds = 1200 } = {}) {
     ]) {
       stream.on('data', (chunk) => {
         text += chunk;
-        out.write(chunk);
+        if (show) out.write(chunk);
       });
     }
     child.on('error', (error) => resolve({ code: 127, text: `${text}${error.message}` }));
@@ -52,6 +52,23 @@ export function run(command, args, { env = {}, seconds = 1200 } = {}) {
       resolve({ code: late ? 124 : (code ?? 1), text });
     });
   });
+}
+
+const SHARED_MEMORY = '/dev/shm';
+const SCRATCH_BYTES = 4 * 2 ** 30;
+
+/**
+ * A new folder in memory for what tests throw away, so that they wait for no disk; null where there is
+ * no room for one, and then the usual folder for such files serves. What a disk does when the power goes
+ * is tested on disks of those tests' own.
+ */
+export function fastScratch() {
+  try {
+    const { bavail, bsize } = statfsSync(SHARED_MEMORY);
+    return bavail * bsize < SCRATCH_BYTES ? null : mkdtempSync(`${SHARED_MEMORY}/angled-chalk-`);
+  } catch {
+    return null;
+  }
 }
 
 const mtime = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);

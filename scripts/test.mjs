@@ -1,4 +1,5 @@
-import { ensureChromium, ensurePackages, run } from './steps.mjs';
+import { rmSync } from 'node:fs';
+import { ensureChromium, ensurePackages, fastScratch, run } from './steps.mjs';
 
 ensurePackages();
 
@@ -54,10 +55,19 @@ function count(name, passed, failed) {
   console.log(`${name}: ${passed} passed, ${failed} failed\n`);
 }
 
-for (const [name, command, args] of CHECKS) {
-  const { code } = await run(command, args);
-  count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+/** Runs some checks one after another; their output is shown when each is done, lane beside lane. */
+async function lane(checks) {
+  for (const [name, command, args] of checks) {
+    const { code, text } = await run(command, args, { show: false });
+    process.stdout.write(text);
+    count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+  }
 }
+await Promise.all([lane(CHECKS.slice(0, 1)), lane(CHECKS.slice(1))]);
+
+const scratch = fastScratch();
+process.on('exit', () => scratch && rmSync(scratch, { recursive: true, force: true }));
+const env = scratch ? { TMPDIR: scratch } : {};
 
 const numberBefore = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
 
@@ -67,11 +77,12 @@ const numberBefore = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
     '--no-warnings',
     bin('jest/bin/jest.js'),
     '--ci',
-    '--maxWorkers=2',
+    // Many tests wait for other processes and for the disk.
+    '--maxWorkers=3',
     '--forceExit',
     '--colors=false',
   ];
-  const { code, text } = await run(node, args, { seconds: 40 * 60 });
+  const { code, text } = await run(node, args, { env, seconds: 40 * 60 });
   told.push(...[...text.matchAll(TOLD)].map((match) => match[1]));
   const line = /^Tests:.*$/m.exec(text)?.[0] ?? '';
   const suites = /^Test Suites:.*$/m.exec(text)?.[0] ?? '';
@@ -85,7 +96,7 @@ if (ensureChromium()) {
   const { code, text } = await run(
     node,
     [bin('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
-    { seconds: 25 * 60 },
+    { env, seconds: 25 * 60 },
   );
   total.skipped += numberBefore(text, /^\s*(\d+) skipped/m);
   const failed = numberBefore(text, /^\s*(\d+) failed/m);

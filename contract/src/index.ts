@@ -9,3 +9,4 @@ export * from './read-json.ts';
 export * from './api.ts';
 export * from './consent.ts';
 export * from './roster-csv.ts';
+export * from './roster-reading.ts';

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Student } from './api.ts';
 import {
+  MOST_ROSTER_ROWS,
   readRosterRows,
   readRosterTable,
   rejectedCsv,
@@ -8,6 +9,7 @@ import {
   rosterTableOfJson,
   rosterTwins,
 } from './roster-csv.ts';
+import { readRoster } from './roster-reading.ts';
 
 const read = (text: string) => {
   const table = readRosterTable(text);
@@ -134,4 +136,44 @@ test('a roster saved as JSON goes the same way back in', () => {
   const table = rosterTableOfJson(JSON.parse(JSON.stringify(stored)))!;
   expect(readRosterRows(table)[0]!.value).toEqual(ada);
   for (const other of [[], {}, null, [{ name: 'Ada' }], 'x']) expect(rosterTableOfJson(other)).toBeNull();
+});
+
+describe('a roster is read as it was pasted or chosen', () => {
+  const order = { changes: {}, known: [] };
+
+  test('rows, who is known, and the columns as the coach set them', () => {
+    const text = 'a,b\nAda,1.7\nBea,1.6\n';
+    expect(readRoster({ ...order, text }).rows.every(({ problem }) => problem)).toBe(true);
+    const read = readRoster({
+      text,
+      changes: { mapping: { name: 0, statureM: 1 }, unit: 'm' },
+      known: [{ name: 'bea', birthYear: null }],
+    });
+    expect(read.rows.map(({ value }) => value?.lengths.statureM)).toEqual([1.7, 1.6]);
+    expect([...read.twins]).toEqual([[3, 'is in the club already']]);
+  });
+
+  test.each([
+    ['name,height\n', 'no-rows', {}],
+    ['[{"a":1}]', 'no-roster', {}],
+    ['[{"name":\n}]', 'not-json', { line: 2 }],
+  ])('%j is refused with its place', (text, code, place) => {
+    const { table, problem, rows } = readRoster({ ...order, text });
+    expect(table).toBeNull();
+    expect(rows).toEqual([]);
+    expect(problem).toMatchObject({ code, place });
+  });
+
+  test('no row is dropped in silence: more than a club brings in at once are refused', () => {
+    const csv = (rows: number): string => `name,height\n${'Ada,171\n'.repeat(rows)}`;
+    expect(readRoster({ ...order, text: csv(MOST_ROSTER_ROWS) }).rows).toHaveLength(MOST_ROSTER_ROWS);
+    expect(readRoster({ ...order, text: csv(MOST_ROSTER_ROWS + 1) }).problem).toMatchObject({
+      code: 'too-many-rows',
+      place: { line: MOST_ROSTER_ROWS + 2 },
+    });
+  });
+
+  test('nothing at all is no problem yet', () => {
+    expect(readRoster({ ...order, text: ' \n' })).toMatchObject({ table: null, problem: null });
+  });
 });

@@ -45,18 +45,18 @@ export interface RosterRow {
   readonly cells: readonly string[];
 }
 
-/** More rows than a club brings in at once. */
-const MOST_ROWS = 2000;
+/** More rows than a club brings in at once. A table holds one more where there were more. */
+export const MOST_ROSTER_ROWS = 2000;
 const MOST_COLUMNS = 200;
 
 /** Reads pasted or chosen text as a table and guesses which column is which, and the unit. */
 export function readRosterTable(text: string): RosterTable | null {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
     skipEmptyLines: true,
-    preview: MOST_ROWS + 1,
+    preview: MOST_ROSTER_ROWS + 2,
   });
   const [header, ...rows] = data
-    .slice(0, MOST_ROWS + 1)
+    .slice(0, MOST_ROSTER_ROWS + 2)
     .map((row) => row.slice(0, MOST_COLUMNS).map(plainCell));
   if (!header || rows.length === 0) return null;
   const mapping = guessMapping(header);
@@ -293,7 +293,9 @@ export function rosterCsv(students: readonly StudentInput[]): string {
  */
 export function rosterTableOfJson(value: unknown): RosterTable | null {
   if (!Array.isArray(value) || value.length === 0) return null;
-  const rows = value.slice(0, MOST_ROWS).map((one: unknown) => studentInputSchema.loose().safeParse(one));
+  const rows = value
+    .slice(0, MOST_ROSTER_ROWS + 1)
+    .map((one: unknown) => studentInputSchema.loose().safeParse(one));
   if (rows.some(({ success }) => !success)) return null;
   return readRosterTable(rosterCsv(rows.map(({ data }) => data!)));
 }

@@ -31,6 +31,7 @@ import type { Scrubbing } from './db/scrubbing.ts';
 import type { OpenDatabase } from './db/open.ts';
 import { seedDemo } from './demo/seed.ts';
 import { testDatabase } from './test-database.ts';
+import { testCheck } from './test-program.ts';
 
 let opened: OpenDatabase;
 let app: Express;
@@ -309,18 +310,7 @@ describe('tracks and checks', () => {
   test('a check keeps plan, body and verdict, and is listed for its student', async () => {
     const studentId = await addStudent();
     const trackId = await addTrack(studentId);
-    const input = {
-      id: randomUUID(),
-      studentId,
-      trackId,
-      planId: null,
-      drill: {
-        plan: DEMO_PLAN,
-        student: { name: 'Imke', leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
-      },
-      verdict: { outcome: 'met', matched: 48, planned: 48, faultCount: 0, undecidedCount: 0 },
-      headline: 'Met.',
-    };
+    const input = testCheck(studentId, trackId, 'Imke');
     await request(app).post('/api/checks').send(input).expect(201);
     const { body } = await request(app).get('/api/checks').query({ studentId }).expect(200);
     const { drill: _, ...summary } = input;

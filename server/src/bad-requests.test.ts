@@ -17,7 +17,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { createApp, type App } from './app.ts';
 import type { OpenDatabase } from './db/open.ts';
-import { testStudent } from './test-program.ts';
+import { testCheck, testStudent } from './test-program.ts';
 import { testDatabase } from './test-database.ts';
 
 jest.setTimeout(600_000);
@@ -220,20 +220,8 @@ test('a recording is only ever judged for its own student, also when that one is
     .send(Buffer.from(packTrack(track)))
     .expect(201);
   await request(app).delete(`/api/students/${own}`).type('json').expect(204);
-  const check = (studentId: string) => ({
-    id: randomUUID(),
-    studentId,
-    trackId,
-    planId: null,
-    drill: {
-      plan: DEMO_PLAN,
-      student: { name: 'Ada', leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
-    },
-    verdict: { outcome: 'met', matched: 1, planned: 1, faultCount: 0, undecidedCount: 0 },
-    headline: 'Met.',
-  });
-  await request(app).post('/api/checks').send(check(other)).expect(409);
-  await request(app).post('/api/checks').send(check(own)).expect(201);
+  await request(app).post('/api/checks').send(testCheck(other, trackId)).expect(409);
+  await request(app).post('/api/checks').send(testCheck(own, trackId)).expect(201);
   await request(app).delete(`/api/students/${other}/erase`).type('json').expect(200);
   await request(app).get(`/api/tracks/${trackId}`).expect(200);
   // The database itself keeps them together, whatever a route forgets.

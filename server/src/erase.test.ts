@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core';
 import { belongingsSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
-import { endPrograms, startProgram, testClub, testStudent, write } from './test-program.ts';
+import { endPrograms, startProgram, testCheck, testClub, testStudent, write } from './test-program.ts';
 
 afterEach(endPrograms);
 
@@ -48,18 +48,7 @@ test('after an erase nothing of the person is in any file of the directory; it a
       headers: { 'Content-Type': 'application/octet-stream' },
       body: new Blob([PACKED]),
     });
-    await write(`${url}/api/checks`, 'POST', {
-      id: randomUUID(),
-      studentId,
-      trackId,
-      planId: null,
-      drill: {
-        plan: DEMO_PLAN,
-        student: { name, leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
-      },
-      verdict: { outcome: 'met', matched: 48, planned: 48, faultCount: 0, undecidedCount: 0 },
-      headline: `${name} met it.`,
-    });
+    await write(`${url}/api/checks`, 'POST', testCheck(studentId, trackId, name));
     return trackId;
   };
   for (let i = 0; i < 3; i++) await record(id, NAME);

@@ -1,8 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { DEMO_PLAN } from '@angled-chalk/core';
 
 const BUNDLE = join(__dirname, '../dist/main.js');
 
@@ -79,6 +80,9 @@ interface Spawned {
   readonly ended: Promise<Ended>;
 }
 
+/** Programs of tests live for seconds: their time goes into starting, not into making the database's code faster. */
+const QUICK_START = ['--liftoff-only'];
+
 interface How {
   /** Options of Node.js itself. */
   readonly node?: readonly string[];
@@ -86,7 +90,7 @@ interface How {
 }
 
 function spawnProgram(args: readonly string[], { node = [], env = {} }: How = {}): Spawned {
-  const child = spawn(process.execPath, [...node, BUNDLE, ...args], {
+  const child = spawn(process.execPath, [...QUICK_START, ...node, BUNDLE, ...args], {
     stdio: ['ignore', 'pipe', 'pipe'],
     env: { ...process.env, ...env },
   });
@@ -144,4 +148,18 @@ export const testStudent = (name: string, more: object = {}) => ({
   birthYear: null,
   note: '',
   ...more,
+});
+
+/** A check of the demo plan as the page would send it. */
+export const testCheck = (studentId: string, trackId: string, name = 'Ada') => ({
+  id: randomUUID(),
+  studentId,
+  trackId,
+  planId: null,
+  drill: {
+    plan: DEMO_PLAN,
+    student: { name, leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
+  },
+  verdict: { outcome: 'met', matched: 48, planned: 48, faultCount: 0, undecidedCount: 0 },
+  headline: `${name} met it.`,
 });

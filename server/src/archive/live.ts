@@ -112,7 +112,9 @@ function unswap({ club, last }: DataDirectory): void {
 /** Runs a verb of this program in another process; rejects with what it said. */
 function inChild(verb: string[]): Promise<void> {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, [SERVER_BUNDLE, ...verb], { stdio: ['ignore', 'ignore', 'pipe'] });
+    const child = spawn(process.execPath, [...process.execArgv, SERVER_BUNDLE, ...verb], {
+      stdio: ['ignore', 'ignore', 'pipe'],
+    });
     const stop = (): void => {
       child.kill('SIGKILL');
     };

@@ -7,6 +7,7 @@ import {
   distanceM,
   formatLength,
   formatSmall,
+  fromFacing,
   headingDeg,
   midpoint,
   toeHeadingDeg,
@@ -23,8 +24,12 @@ import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView } from '../plan/FloorView.tsx';
 import { NEAR_RADIUS_M } from '../plan/NearSwitch.tsx';
-import { FaultMarks } from '../plan/FaultMarks.tsx';
-import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../plan/marks.tsx';
+import { useDrawing } from '../plan/drawing.ts';
+import { DrawingText } from '../plan/DrawingText.tsx';
+import { FaultMarks, Leader, useFaultPlaces } from '../plan/FaultMarks.tsx';
+import { toDrawing } from '../plan/frame.ts';
+import { spread, type Disc } from '../parts/finding-groups.ts';
+import { ConeMark, Dimension, dimensionWords, FootMark, Line, TargetMark } from '../plan/marks.tsx';
 
 interface CheckFloorProps {
   readonly drill: PlannedDrill;
@@ -35,7 +40,9 @@ interface CheckFloorProps {
   readonly near: boolean;
 }
 
-const NEAR_S = 2.5;
+const NEAR_S = 2;
+/** How far beside the feet their distance is written, metres. */
+const STANCE_ASIDE_M = -0.2;
 const HEIGHT = 'max(400px, calc(100vh - 352px))';
 
 /** Planned and observed footprints over each other, with the feet and the gap at one moment. */
@@ -50,7 +57,6 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
     const ballAt = courseOf(result.start, report.footfalls);
     return midpoint(ballAt('left', timeS), ballAt('right', timeS));
   }, [result.start, report.footfalls, timeS]);
-  const labelled = useMemo(() => labelledAt(prints.planned, timeS), [prints, timeS]);
   const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
   const region = useMemo(
     () => [
@@ -77,8 +83,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
               foot={foot}
               body={stance.body}
               standing="planned"
-              number={labelled.has(number) ? number : undefined}
-              bare={!labelled.has(number)}
+              bare
               faint={all && timeS > 0 && !near(atS)}
             />
           ) : null,
@@ -101,7 +106,14 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
         ))}
         <TargetMark target={plan.target} />
         <Now drill={drill} result={result} timeS={timeS} near={close} />
-        <FaultMarks findings={findings} chosen={chosen} />
+        <Marks
+          drill={drill}
+          result={result}
+          prints={close ? prints : null}
+          timeS={timeS}
+          findings={findings}
+          chosen={chosen}
+        />
       </FloorView>
       <Box
         className="no-print"
@@ -158,29 +170,121 @@ function Key() {
   );
 }
 
-/** Labels nearer to each other than this would lie on each other, metres. */
-const LABELS_APART_M = 0.2;
+/** So many prints carry the number of their move: those nearest to the moment. */
+const LABELLED = 6;
+/** Length of the distance of the feet as it is written, in heights of a word. */
+const WORDS_LENGTH = 3.8;
+/** A foot in discs: so far before or behind the ball, in lengths of the foot. */
+const ALONG_FOOT = [0.18, -0.08, -0.34, -0.6];
 
-/** Numbers of the planned prints that carry their label: those nearest to the moment, none on another. */
-function labelledAt(prints: readonly Print[], timeS: number): ReadonlySet<number> {
-  const off = ({ atS }: Print): number => Math.abs(atS - timeS);
-  const taken: Print[] = [];
-  for (const print of prints.filter((one) => off(one) <= NEAR_S).sort((a, b) => off(a) - off(b)))
-    if (taken.every(({ foot }) => distanceM(foot.ball, print.foot.ball) > LABELS_APART_M)) taken.push(print);
-  return new Set(taken.map(({ number }) => number));
+interface MarksProps extends Pick<CheckFloorProps, 'drill' | 'result' | 'findings' | 'chosen' | 'timeS'> {
+  /** The prints whose moves are named, none when the whole floor is seen. */
+  readonly prints: Prints | null;
+}
+
+/** Marks of the findings and numbers of the moves, beside the prints, never on them. */
+function Marks({ drill, result, prints, timeS, findings, chosen }: MarksProps) {
+  const { textM } = useDrawing();
+  const clearOf = useMemo(
+    () => (prints ? taken(drill, result, prints, timeS, textM) : undefined),
+    [drill, result, prints, timeS, textM],
+  );
+  const { discs } = useFaultPlaces({ findings, chosen, clearOf });
+  const labels = useMemo(() => {
+    const off = ({ atS }: Print): number => Math.abs(atS - timeS);
+    const named = (prints?.planned ?? [])
+      .filter((print) => off(print) <= NEAR_S)
+      .sort((a, b) => off(a) - off(b))
+      .slice(0, LABELLED);
+    const places = spread(
+      named.map(({ foot }) => foot.ball),
+      textM * 0.8,
+      [...(clearOf ?? []), ...discs],
+    );
+    return named.map((print, i) => ({ ...print, at: places[i]! }));
+  }, [prints, timeS, textM, clearOf, discs]);
+  return (
+    <>
+      {labels.map(({ number, foot, at }) => (
+        <Leader key={number} from={at} to={foot.ball} colour={PALETTE.planned} />
+      ))}
+      {labels.map(({ number, name, move, at }) => (
+        <MoveLabel key={number} at={at} text={`${move} ${name === 'left' ? 'L' : 'R'}`} />
+      ))}
+      <FaultMarks findings={findings} chosen={chosen} clearOf={clearOf} />
+    </>
+  );
+}
+
+function MoveLabel({ at, text }: { readonly at: Point; readonly text: string }) {
+  const { frame } = useDrawing();
+  const { x, y } = toDrawing(frame, at);
+  return (
+    <DrawingText x={x} y={y} size={0.85} fill={PALETTE.planned}>
+      {text}
+    </DrawingText>
+  );
+}
+
+/** What a word or a mark must not lie on: prints of this moment, cones, and the measures with their lines. */
+function taken(
+  { plan }: PlannedDrill,
+  { footwork, report, start }: CheckResult,
+  prints: Prints,
+  timeS: number,
+  textM: number,
+): Disc[] {
+  const lengthM = footwork.stance.body.footLength.valueM;
+  const ballAt = courseOf(start, report.footfalls);
+  const now = (['left', 'right'] as const).map((name) => ballAt(name, timeS));
+  const [left, right] = now as [Point, Point];
+  const near = [...prints.planned, ...prints.observed].filter(({ atS }) => Math.abs(atS - timeS) <= NEAR_S);
+  const feet = [
+    ...near.map(({ foot }) => foot),
+    ...now.map((ball) => ({ ball, headingDeg: headingDeg(ball, plan.target.at) })),
+  ];
+  const heading = headingDeg(left, right);
+  const stanceLine = [0, 0.25, 0.5, 0.75, 1].map((share) =>
+    fromFacing(between(left, right, share), heading, STANCE_ASIDE_M, 0),
+  );
+  return [
+    ...feet.flatMap(({ ball, headingDeg: facing }) =>
+      ALONG_FOOT.map((share) => ({
+        at: fromFacing(ball, facing, 0, share * lengthM),
+        radiusM: 0.17 * lengthM,
+      })),
+    ),
+    ...zigzagCones(plan.pattern).map(({ at, radiusM }) => ({ at, radiusM: radiusM + 0.02 })),
+    ...stanceLine.map((at) => ({ at, radiusM: 0.5 * textM })),
+    ...wordsDiscs(left, right, textM),
+  ];
+}
+
+/** The written distance of the feet, in discs. */
+function wordsDiscs(left: Point, right: Point, textM: number): Disc[] {
+  const { at, anchor } = dimensionWords(left, right, STANCE_ASIDE_M, textM);
+  const first = anchor === 'start' ? 0 : anchor === 'middle' ? -0.5 : -1;
+  return [0, 0.25, 0.5, 0.75, 1].map((share) => ({
+    at: { x: at.x + (first + share) * WORDS_LENGTH * textM, y: at.y },
+    radiusM: 0.6 * textM,
+  }));
 }
 
 interface Print {
   readonly name: FootName;
   readonly foot: Foot;
   readonly number: number;
+  /** Number of the planned move; null for a print that was seen. */
+  readonly move: number | null;
   readonly atS: number;
 }
 
-function printsOf(
-  { plan }: PlannedDrill,
-  { footwork, report, plannedLandS }: CheckResult,
-): { planned: Print[]; observed: Print[] } {
+interface Prints {
+  readonly planned: readonly Print[];
+  readonly observed: readonly Print[];
+}
+
+function printsOf({ plan }: PlannedDrill, { footwork, report, plannedLandS }: CheckResult): Prints {
   const toward = (ball: Point, name: FootName): number =>
     toeHeadingDeg(footwork.stance, name, headingDeg(ball, plan.target.at));
   const planned = footwork.moves.flatMap((move) =>
@@ -188,6 +292,7 @@ function printsOf(
       name: footfall.foot,
       foot: { ball: footfall.to, headingDeg: footfall.headingAfterDeg ?? 0, heelUp: false },
       number: footfall.number,
+      move: move.number,
       atS: plannedLandS[footfall.number - 1]!,
     })),
   );
@@ -199,6 +304,7 @@ function printsOf(
       heelUp: false,
     },
     number: footfall.number,
+    move: null,
     atS: footfall.landS,
   }));
   return { planned, observed };
@@ -237,7 +343,12 @@ function Now({
       <FootMark name="left" foot={foot('left', left)} body={footwork.stance.body} standing="now" strong />
       <FootMark name="right" foot={foot('right', right)} body={footwork.stance.body} standing="now" strong />
       {near && (
-        <Dimension from={left} to={right} text={formatSmall(distanceM(left, right), units)} asideM={-0.2} />
+        <Dimension
+          from={left}
+          to={right}
+          text={formatSmall(distanceM(left, right), units)}
+          asideM={STANCE_ASIDE_M}
+        />
       )}
       <Dimension
         from={centre}

@@ -73,3 +73,16 @@ test('without the whole drill only the feet around the moment are drawn', async 
   await userEvent.click(screen.getByRole('switch', { name: 'Whole drill' }));
   expect(floor.querySelectorAll('path[stroke-linejoin="round"]').length).toBeLessThan(before / 3);
 });
+
+test('near the feet the moves are named beside their prints, and marks of findings stand off them', () => {
+  const props = { drill: planned, result, findings: report.faults, timeS: report.faults[0]!.timeS };
+  const { unmount } = renderInClub(<CheckFloor {...props} chosen={0} near />);
+  const names = screen.getAllByText(/^\d+ [LR]$/).map((text) => text.textContent);
+  expect(names).toHaveLength(6);
+  expect(new Set(names).size).toBe(6);
+  const move = report.faults[0]!.moveNumber!;
+  expect(names.some((name) => name!.startsWith(`${move} `))).toBe(true);
+  unmount();
+  renderInClub(<CheckFloor {...props} chosen={0} near={false} />);
+  expect(screen.queryByText(/^\d+ [LR]$/)).toBeNull();
+});

@@ -49,3 +49,19 @@ test('marks that would lie on each other are moved apart, the others stay', () =
     }),
   );
 });
+
+test('marks keep off what they must not hide, and the first asked is the nearest', () => {
+  const point = fc.record({
+    x: fc.double({ min: 0, max: 4, noNaN: true }),
+    y: fc.double({ min: 0, max: 4, noNaN: true }),
+  });
+  fc.assert(
+    fc.property(fc.array(point, { maxLength: 8 }), fc.array(point, { maxLength: 8 }), (points, feet) => {
+      const discs = feet.map((at) => ({ at, radiusM: 0.15 }));
+      const marks = spread(points, 0.1, discs);
+      for (const mark of marks)
+        for (const disc of discs) expect(distanceM(mark, disc.at)).toBeGreaterThanOrEqual(0.25);
+      if (points.length > 0) expect(spread(points.slice(0, 1), 0.1, discs)).toEqual(marks.slice(0, 1));
+    }),
+  );
+});

@@ -26,15 +26,27 @@ export function groupFindings(findings: readonly Finding[]): FindingGroup[] {
   return groups.map(({ first, indices }, i) => ({ number: i + 1, indices, at: first.at }));
 }
 
-/** The same points moved apart, so that marks of a radius lie beside each other and not on each other. */
-export function spread(points: readonly Point[], radiusM: number): Point[] {
+/** A round piece of the floor that something is drawn on. */
+export interface Disc {
+  readonly at: Point;
+  readonly radiusM: number;
+}
+
+/**
+ * The same points moved apart, each as little as can be, so that marks of a radius lie beside each other
+ * and on none of the discs. Where no free place is near, the last one tried.
+ */
+export function spread(points: readonly Point[], radiusM: number, discs: readonly Disc[] = []): Point[] {
   const placed: Point[] = [];
   const apart = 2.1 * radiusM;
+  const isTaken = (at: Point): boolean =>
+    placed.some((other) => distanceM(other, at) < apart) ||
+    discs.some((disc) => distanceM(disc.at, at) < disc.radiusM + radiusM);
   for (const at of points) {
     let best = at;
-    for (let step = 0; placed.some((other) => distanceM(other, best) < apart) && step < 120; step++) {
+    for (let step = 0; isTaken(best) && step < 240; step++) {
       const turn = step * 2.399963; // The golden angle: no two tries in one direction.
-      const out = apart * Math.sqrt(step + 1) * 0.55;
+      const out = apart * Math.sqrt(step + 1) * 0.4;
       best = { x: at.x + out * Math.sin(turn), y: at.y + out * Math.cos(turn) };
     }
     placed.push(best);

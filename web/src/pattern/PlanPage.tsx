@@ -50,9 +50,9 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
   const plan = editing.value;
   const drill = useMemo(() => ({ plan, student: fitOf(student) }), [plan, student, fitOf]);
   const judging = useJudged(drill);
-  if (judging.error && !judging.judged)
+  if (judging.error && !judging.value)
     return <ErrorBox error={judging.error} title="The pattern could not be judged" />;
-  if (!judging.judged) return <Busy what="Judging the pattern" />;
+  if (!judging.value) return <Busy what="Judging the pattern" />;
   return (
     <FormProvider {...editing.form}>
       <PlanDesk
@@ -61,7 +61,7 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
         drill={drill}
         editing={editing}
         judging={judging}
-        judged={judging.judged}
+        judged={judging.value}
       />
     </FormProvider>
   );

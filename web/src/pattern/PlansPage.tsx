@@ -16,6 +16,7 @@ import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { judgeAll } from '../work/useJudged.ts';
 import { useTask } from '../work/useTask.ts';
 import type { InputProblem } from '@angled-chalk/core';
+import { foundIn, type Found } from './kept-judgements.ts';
 
 const NEW_PLAN: Plan = { ...DEMO_PLAN, name: 'New zigzag' };
 
@@ -71,7 +72,7 @@ export function PlansPage() {
   );
 }
 
-/** How many places of each plan the chosen student's feet would break; judged in a worker, kept until something changes. */
+/** How many places of each plan the chosen student's feet would break; each judged once, in a worker. */
 function useFoundIn(
   plans: readonly StoredPlan[] | undefined,
   student: Student | null,
@@ -80,19 +81,13 @@ function useFoundIn(
   const fit = useMemo(() => student && fitOf(student), [student, fitOf]);
   const query = useQuery({
     queryKey: ['found-in-plans', plans?.map(({ id, version }) => `${id} ${version}`), fit],
-    queryFn: async ({ signal }) => {
-      const drills = plans!.map(({ plan }) => ({ plan, student: fit! }));
-      const counts = await judgeAll(drills, signal);
-      return new Map<string, Found>(plans!.map(({ id }, i) => [id, counts[i]!]));
-    },
+    queryFn: ({ signal }) => foundIn(plans!, fit!, (drills) => judgeAll(drills, signal)),
     enabled: plans !== undefined && fit !== null,
     staleTime: Infinity,
   });
   return query.data ?? NONE_FOUND;
 }
 
-/** Places to mend; null when there are too many moves to judge in a list. */
-type Found = number | null;
 const NONE_FOUND: ReadonlyMap<string, Found> = new Map();
 
 function PlanRow({

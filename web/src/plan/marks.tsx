@@ -160,6 +160,20 @@ interface DimensionProps {
   readonly colour?: string;
 }
 
+/** Where the measure of a dimension line is written, and to which side of that point. */
+export function dimensionWords(
+  from: Point,
+  to: Point,
+  asideM: number,
+  textM: number,
+): { readonly at: Point; readonly anchor: 'start' | 'middle' | 'end' } {
+  const heading = headingDeg(from, to);
+  const side = Math.sign(asideM || 1);
+  const at = fromFacing(midpoint(from, to), heading, asideM + side * textM * 0.85, 0);
+  const { x, y } = forward(heading);
+  return { at, anchor: Math.abs(x) > 0.7 ? 'middle' : y * side > 0 ? 'start' : 'end' };
+}
+
 /** A dimension line with ticks at its ends and its measure beside it. */
 export function Dimension({ from, to, text, asideM = 0, colour = PALETTE.ink }: DimensionProps) {
   const { frame, textM } = useDrawing();
@@ -169,16 +183,8 @@ export function Dimension({ from, to, text, asideM = 0, colour = PALETTE.ink }: 
   const b = fromFacing(to, heading, asideM, 0);
   const tick = textM * 0.45;
   const ticks = [a, b].map((end) => [fromFacing(end, heading, -tick, 0), fromFacing(end, heading, tick, 0)]);
-  const words = toDrawing(
-    frame,
-    fromFacing(midpoint(a, b), heading, Math.sign(asideM || 1) * textM * 0.85, 0),
-  );
-  const upright =
-    Math.abs(forward(heading).x) > 0.7
-      ? 'middle'
-      : forward(heading).y * Math.sign(asideM || 1) > 0
-        ? 'start'
-        : 'end';
+  const { at, anchor } = dimensionWords(from, to, asideM, textM);
+  const words = toDrawing(frame, at);
   return (
     <g>
       <g stroke={colour} strokeWidth={textM * 0.07}>
@@ -194,7 +200,7 @@ export function Dimension({ from, to, text, asideM = 0, colour = PALETTE.ink }: 
           />
         )}
       </g>
-      <DrawingText x={words.x} y={words.y} fontWeight={650} fill={colour} textAnchor={upright}>
+      <DrawingText x={words.x} y={words.y} fontWeight={650} fill={colour} textAnchor={anchor}>
         {text}
       </DrawingText>
     </g>

@@ -13,18 +13,17 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import {
-  readJson,
-  readRosterRows,
-  readRosterTable,
+  readRoster,
   rejectedCsv,
   ROSTER_FIELDS,
-  rosterTableOfJson,
-  rosterTwins,
   type RosterField,
+  type RosterOrder,
+  type RosterReading,
   type RosterRow,
   type RosterTable,
 } from '@angled-chalk/contract';
-import { formatLength, type InputProblem } from '@angled-chalk/core';
+import { formatLength } from '@angled-chalk/core';
+import type { Remote } from 'comlink';
 import { useMemo, useState } from 'react';
 import { newId, useEveryone, useImportRoster } from '../api/queries.ts';
 import { useUnits } from '../app/club.tsx';
@@ -33,40 +32,16 @@ import { saveText } from '../parts/download.ts';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
+import { useLatest } from '../work/useLatest.ts';
+import type { Work } from '../work/worker.ts';
 
 const NO_COLUMN = -1;
 const SHOWN = 60;
 const MOST_BYTES = 5 * 2 ** 20;
-
-/** Pasted rows, a CSV, or the JSON that this program saves: a table either way, or what is wrong. */
-function tableOf(text: string): {
-  readonly table: RosterTable | null;
-  readonly problem: InputProblem | null;
-} {
-  if (text.trim() === '') return { table: null, problem: null };
-  if (!/^\s*[[{]/.test(text)) {
-    const table = readRosterTable(text);
-    return {
-      table,
-      problem: table
-        ? null
-        : { code: 'no-rows', message: 'There is no row under the header yet.', place: {} },
-    };
-  }
-  const read = readJson(text, 'roster');
-  if (!read.ok) return { table: null, problem: read.problem };
-  const table = rosterTableOfJson(read.value);
-  return {
-    table,
-    problem: table
-      ? null
-      : {
-          code: 'no-roster',
-          message: 'This JSON is no roster of this program. Choose the file it saved, or a CSV.',
-          place: {},
-        },
-  };
-}
+const NOBODY: RosterOrder['known'] = [];
+const NOT_READ: RosterReading = { table: null, problem: null, rows: [], twins: new Map() };
+const rosterInWorker = (work: Remote<Work>, order: RosterOrder): Promise<RosterReading> =>
+  work.readRoster(order);
 
 /** A roster pasted or chosen: columns mapped, every row shown as it will be; those who are known are left out. */
 export function RosterImport({ onClose }: { readonly onClose: () => void }) {
@@ -75,13 +50,13 @@ export function RosterImport({ onClose }: { readonly onClose: () => void }) {
   const notice = useNotice();
   const [text, setText] = useState('');
   const [tooLarge, setTooLarge] = useState(false);
-  const [changes, setChanges] = useState<Partial<RosterTable>>({});
+  const [changes, setChanges] = useState<RosterOrder['changes']>({});
   const [again, setAgain] = useState<ReadonlySet<number>>(new Set());
   const [rejected, setRejected] = useState<readonly RosterRow[] | null>(null);
-  const read = useMemo(() => tableOf(text), [text]);
-  const table = useMemo(() => read.table && { ...read.table, ...changes }, [read.table, changes]);
-  const rows = useMemo(() => (table ? readRosterRows(table) : []), [table]);
-  const twins = useMemo(() => rosterTwins(rows, everyone.data ?? []), [rows, everyone.data]);
+  const known = everyone.data ?? NOBODY;
+  const order = useMemo<RosterOrder>(() => ({ text, changes, known }), [text, changes, known]);
+  const { value: reading, busy, error: failure } = useLatest(order, rosterInWorker, readRoster);
+  const { table, problem, rows, twins } = reading ?? NOT_READ;
   const good = rows.filter(({ value, line }) => value && (!twins.has(line) || again.has(line)));
   const bad = rows.filter(({ problem }) => problem);
   const put = (next: string): void => {
@@ -146,7 +121,8 @@ export function RosterImport({ onClose }: { readonly onClose: () => void }) {
             }}
           />
         )}
-        {read.problem && <ProblemBox problem={read.problem} />}
+        {problem && <ProblemBox problem={problem} />}
+        {failure && <ErrorBox error={failure} title="The roster could not be read" />}
         {table && !rejected && (
           <Mapping table={table} onChange={(next) => setChanges({ ...changes, ...next })} />
         )}
@@ -177,7 +153,7 @@ export function RosterImport({ onClose }: { readonly onClose: () => void }) {
         {bad.length > 0 && <Button onClick={() => saveRejected(bad)}>Save the rows to mend</Button>}
         <Button onClick={onClose}>Close</Button>
         {!rejected && (
-          <Button variant="contained" disabled={good.length === 0 || add.isPending} onClick={bringIn}>
+          <Button variant="contained" disabled={good.length === 0 || busy || add.isPending} onClick={bringIn}>
             Add {good.length} {good.length === 1 ? 'student' : 'students'}
           </Button>
         )}
@@ -248,7 +224,7 @@ function Mapping({
   onChange,
 }: {
   readonly table: RosterTable;
-  readonly onChange: (next: Partial<RosterTable>) => void;
+  readonly onChange: (next: RosterOrder['changes']) => void;
 }) {
   const columns = [
     [NO_COLUMN, 'not in the file'] as const,

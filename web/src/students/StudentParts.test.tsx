@@ -124,7 +124,7 @@ test('a roster is read, mapped, told row by row, and sent as one', async () => {
   const paste = screen.getAllByRole('textbox')[0]!;
   await userEvent.click(paste);
   await userEvent.paste('name,height\nAda Fell,171\nBea,?');
-  expect(screen.getByRole('row', { name: /3 Bea .*Height: "\?" is no length/ })).toBeInTheDocument();
+  expect(await screen.findByRole('row', { name: /3 Bea .*Height: "\?" is no length/ })).toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: 'Add 1 student' }));
   expect(await screen.findByText(/1 row was not: save it with the reasons/)).toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: 'Close' }));

@@ -1,3 +1,4 @@
+import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
 import {
   checkTrack,
   fillWithLayout,
@@ -69,6 +70,9 @@ const work = {
 
   readFloor: (file: File): Promise<Result<FloorPlan>> => readFloorFrom(file),
   readPlan: (file: File): Promise<Result<Plan>> => readPlanFrom(file),
+
+  /** A roster as students to look at, with those who are known already. */
+  readRoster: (order: RosterOrder): RosterReading => readRoster(order),
 
   simulate(drill: PlannedDrill, order: SimulationOrder): PackedRecording {
     const { faults, recovers, ...settings } = order;

@@ -1,0 +1,46 @@
+import type { StoredPlan } from '@angled-chalk/contract';
+import { DEMO_PLANS, DEMO_STUDENTS, type StudentFit } from '@angled-chalk/core';
+import { judgeAll } from '../work/useJudged.ts';
+import { foundIn } from './kept-judgements.ts';
+
+const plans = DEMO_PLANS.map(({ id, plan }) => ({
+  id,
+  plan,
+  version: 1,
+  updatedAt: '2026-01-01T00:00:00.000Z',
+}));
+const [one, other] = [DEMO_STUDENTS[0]!, DEMO_STUDENTS[1]!];
+
+/** What is found, and the names of the plans that were judged for it. */
+async function found(list: readonly StoredPlan[], fit: StudentFit) {
+  const judged: string[] = [];
+  const value = await foundIn(list, fit, (drills) => {
+    judged.push(...drills.map(({ plan }) => plan.name));
+    return judgeAll(drills);
+  });
+  return { value, judged };
+}
+
+beforeEach(() => localStorage.clear());
+
+test('a plan is judged once for a student; a changed plan or another student is judged again', async () => {
+  const names = plans.map(({ plan }) => plan.name);
+  const first = await found(plans, one);
+  expect(first.judged).toEqual(names);
+  const again = await found(plans, one);
+  expect(again).toEqual({ value: first.value, judged: [] });
+  const changed = plans.map((stored, i) => (i === 1 ? { ...stored, version: 2 } : stored));
+  expect((await found(changed, one)).judged).toEqual([names[1]]);
+  expect((await found(plans, other)).judged).toEqual(names);
+});
+
+test('what another version of the program judged, or damage, is judged again', async () => {
+  const { value } = await found(plans, one);
+  const kept = localStorage.getItem('judged-plans')!;
+  for (const text of [kept.replace('"judge":"', '"judge":"old'), kept.slice(0, -9), '[]', 'null']) {
+    localStorage.setItem('judged-plans', text);
+    const again = await found(plans, one);
+    expect(again.judged).toHaveLength(plans.length);
+    expect(again.value).toEqual(value);
+  }
+});
