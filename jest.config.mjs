@@ -25,7 +25,7 @@ const project = (name, more = {}) => ({
 
 export default {
   // No test depends on how fast the machine is: a limit only ends what hangs.
-  testTimeout: 300_000,
+  testTimeout: 1_200_000,
   projects: [
     project('core'),
     project('contract'),

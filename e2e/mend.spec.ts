@@ -143,7 +143,7 @@ test('everything is backed up from the screen, said what it holds, and brought b
   });
   await expect(page.getByText(/6 students, 2 patterns, 3 floors, 3 recordings, 2 checks/)).toBeVisible();
   await page.getByRole('button', { name: 'Replace this club by it' }).click();
-  await expect(page.getByText('The backup was brought back.')).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText('The backup was brought back.')).toBeVisible();
   await page.getByRole('link', { name: 'Who' }).click();
   await expect(page.getByRole('link', { name: 'Imke Varga' })).toBeVisible();
 });

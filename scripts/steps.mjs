@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, statfsSync, statSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, statfsSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -65,7 +65,11 @@ const SCRATCH_BYTES = 4 * 2 ** 30;
 export function fastScratch() {
   try {
     const { bavail, bsize } = statfsSync(SHARED_MEMORY);
-    return bavail * bsize < SCRATCH_BYTES ? null : mkdtempSync(`${SHARED_MEMORY}/angled-chalk-`);
+    if (bavail * bsize < SCRATCH_BYTES) return null;
+    const folder = mkdtempSync(`${SHARED_MEMORY}/angled-chalk-`);
+    // As the usual folder for such files: any user may make things in it.
+    chmodSync(folder, 0o1777);
+    return folder;
   } catch {
     return null;
   }

@@ -26,7 +26,7 @@ const CHECKS = [
 ];
 
 /** The whole run ends by itself, and says so in its last line. */
-const WHOLE_RUN_S = 70 * 60;
+const WHOLE_RUN_S = 150 * 60;
 const total = { passed: 0, failed: 0, skipped: 0 };
 /** What a test says that a reader of the run must know: seeds, and what was not tried. */
 const told = [];
@@ -82,7 +82,7 @@ const numberBefore = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
     '--forceExit',
     '--colors=false',
   ];
-  const { code, text } = await run(node, args, { env, seconds: 40 * 60 });
+  const { code, text } = await run(node, args, { env, seconds: 80 * 60 });
   told.push(...[...text.matchAll(TOLD)].map((match) => match[1]));
   const line = /^Tests:.*$/m.exec(text)?.[0] ?? '';
   const suites = /^Test Suites:.*$/m.exec(text)?.[0] ?? '';
@@ -96,7 +96,7 @@ if (ensureChromium()) {
   const { code, text } = await run(
     node,
     [bin('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
-    { env, seconds: 25 * 60 },
+    { env, seconds: 70 * 60 },
   );
   total.skipped += numberBefore(text, /^\s*(\d+) skipped/m);
   const failed = numberBefore(text, /^\s*(\d+) failed/m);

@@ -20,8 +20,6 @@ import type { OpenDatabase } from './db/open.ts';
 import { testCheck, testStudent } from './test-program.ts';
 import { testDatabase } from './test-database.ts';
 
-jest.setTimeout(600_000);
-
 let opened: OpenDatabase;
 let made: App;
 let app: Express;

@@ -3,7 +3,6 @@ import { cpSync, existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { endPrograms, startProgram, testFolder, testStudent, write } from './test-program.ts';
 
-jest.setTimeout(600_000);
 afterEach(endPrograms);
 
 const DISK = join(__dirname, '../test/volatile-disk.mjs');

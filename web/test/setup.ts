@@ -17,7 +17,7 @@ globalThis.matchMedia ??= ((query: string) => ({
 
 // What is hidden is hidden by our own choice in a test; looking that up for every element takes most of its time.
 // No test depends on how fast the machine is: waiting ends only what never comes.
-configure({ defaultHidden: true, asyncUtilTimeout: 60_000 });
+configure({ defaultHidden: true, asyncUtilTimeout: 300_000 });
 
 // jsdom weighs every rule of every style sheet for each element it is asked about, and finding something by
 // its role asks about all of them. No test here is about style: what an element itself says is enough.

@@ -37,7 +37,7 @@ async function openFloor(
     </Routes>,
     units,
   );
-  await screen.findByRole('heading', { level: 1, name: new RegExp(floor.name) }, { timeout: 60_000 });
+  await screen.findByRole('heading', { level: 1, name: new RegExp(floor.name) });
 }
 function Go() {
   const go = useNavigate();
@@ -92,7 +92,7 @@ test('a lane pushed into another is told in words with its measure, and why it m
   expect(found).toHaveAttribute('aria-pressed', 'true');
   expect(screen.getByText(/Two people who leave their lanes towards each other/)).toBeInTheDocument();
   expect(screen.getByRole('button', { name: 'Nearest place that fits' })).toBeInTheDocument();
-  await waitFor(() => expect(saved.length).toBeGreaterThan(0), { timeout: 60_000 });
+  await waitFor(() => expect(saved.length).toBeGreaterThan(0));
   const kept = saved.at(-1)!.pieces[1]!;
   expect(kept.kind === 'layout' && kept.at.x).toBe(4.3);
 });
@@ -140,11 +140,13 @@ test('every layout can be added, and each has its own numbers', async () => {
     fireEvent.click(screen.getByRole('menuitem', { name: new RegExp(`^${name}`) }));
     await menuGone();
     expect(box('Name')).toHaveValue(name);
-    for (const { label } of fields) {
-      expect(screen.getAllByRole('textbox', { name: new RegExp(`^${label}`) }).length).toBeGreaterThan(0);
-    }
+    const labels = [...document.querySelectorAll('input')].map((input) => input.labels?.[0]?.textContent);
+    for (const { label } of fields)
+      expect(labels).toContainEqual(expect.stringMatching(new RegExp(`^${label}`)));
+    fireEvent.keyDown(piece(/./), { key: 'z', ctrlKey: true });
+    await waitFor(() => expect(document.body.textContent).toContain('Nothing is laid out yet'));
   }
-}, 300_000);
+});
 
 test('a loose mark has a number, a name and a purpose, and what its kind needs', async () => {
   await openFloor({ ...hall.floor, pieces: [] });
@@ -169,7 +171,7 @@ test('a loose mark has a number, a name and a purpose, and what its kind needs',
     const kept = saved.at(-1)?.pieces.at(-1);
     expect(kept?.kind === 'mark' && [kept.mark.number, kept.mark.purpose]).toEqual([77, 'turns to face']);
   });
-}, 300_000);
+});
 
 test('a length changes its unit without changing the floor', async () => {
   await openFloor();
@@ -179,7 +181,7 @@ test('a length changes its unit without changing the floor', async () => {
   const steps = Number(box('Spacing').value);
   expect(steps).toBeCloseTo(1 / (0.6 * 1.15 * 0.41), 1);
   expect(screen.getByText(/^= (99 cm|1\.0\d m)/)).toBeInTheDocument();
-}, 300_000);
+});
 
 describe('the room', () => {
   test('one side taped wrong and put right gives the true room, not one with the error spread over it', async () => {
@@ -191,12 +193,7 @@ describe('the room', () => {
     expect(box(/^Side 3/)).toHaveValue('1200');
     type(/^Side 1/, '1200');
     await userEvent.click(screen.getByRole('button', { name: 'Take this shape' }));
-    await waitFor(
-      () => expect(saved.at(-1)?.floor.outline).toEqual(rectangularFloor('Hall', 12, 9).outline),
-      {
-        timeout: 60_000,
-      },
-    );
+    await waitFor(() => expect(saved.at(-1)?.floor.outline).toEqual(rectangularFloor('Hall', 12, 9).outline));
   });
 
   test('typed sides that do not close are refused, small misses are spread and told', async () => {
@@ -226,7 +223,7 @@ describe('the room', () => {
       expect(floor?.datums.at(-1)).toMatchObject({ id: 'G', name: 'pillar', at: { x: 8, y: 3.4 } });
       expect(floor?.fixtures?.map(({ kind }) => kind)).toEqual(['hanging-bag', 'post', 'door', 'post']);
     });
-  }, 300_000);
+  });
 
   test('other margins and another edge are another judgement', async () => {
     await openFloor();
@@ -238,7 +235,7 @@ describe('the room', () => {
     expect(box('Lane to lane (cm)')).toHaveValue('100');
     expect(box('To the edge (cm)')).toHaveValue('50');
     expect(title()).toMatch(/everything fits/);
-  }, 300_000);
+  });
 
   test('its corners are moved by the arrow keys, and the datum goes with the corner', async () => {
     await openFloor();

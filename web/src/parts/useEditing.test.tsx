@@ -45,7 +45,7 @@ test('an edit saves itself, with the version it was made on', async () => {
   const save = jest.fn(async (_value: Thing, version: number) => ({ version: version + 1 }));
   render(<Editor save={save} />);
   await type('Bea');
-  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'), { timeout: 60_000 });
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
   expect(save).toHaveBeenLastCalledWith({ name: 'Bea', note: '' }, expect.any(Number));
   expect(screen.getByTestId('value')).toHaveTextContent('Bea');
 });
@@ -62,7 +62,7 @@ test('undo and redo walk through the edit and survive a reload', async () => {
   const save = async (_value: Thing, version: number) => ({ version: version + 1 });
   const first = render(<Editor save={save} />);
   await type('Bea');
-  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'), { timeout: 60_000 });
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
   const kept = JSON.parse(localStorage.getItem('editing-test')!) as { version: number };
   first.unmount();
   localStorage.setItem('editing-test', JSON.stringify({ ...kept, version: 1 }));
@@ -82,13 +82,11 @@ test('a lost connection is told, the edit is kept, and it is saved when the prog
   });
   render(<Editor save={save} />);
   await type('Bea');
-  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Not saved yet'), {
-    timeout: 60_000,
-  });
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Not saved yet'));
   expect(localStorage.getItem('editing-test')).toContain('Bea');
   down = false;
-  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'), { timeout: 60_000 });
-}, 300_000);
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
+});
 
 const refusing = () => {
   const sent: { value: Thing; version: number }[] = [];
@@ -103,31 +101,31 @@ const refusing = () => {
 test('a conflict names what collides; theirs can be taken, and undone', async () => {
   render(<Editor save={refusing().save} />);
   await type('Bea');
-  await screen.findByText(/changed elsewhere too/, {}, { timeout: 60_000 });
+  await screen.findByText(/changed elsewhere too/);
   expect(screen.getByRole('listitem')).toHaveTextContent('name: yours is Bea, theirs is Theirs');
   await userEvent.click(screen.getByRole('button', { name: 'Take theirs' }));
   await waitFor(() => expect(screen.getByTestId('value')).toHaveTextContent('Theirs'));
   await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
   expect(screen.getByTestId('value')).toHaveTextContent('Bea');
-}, 300_000);
+});
 
 test('keeping mine overwrites nothing that I did not touch', async () => {
   const { sent, save } = refusing();
   render(<Editor save={save} theirs={{ name: 'Theirs', note: 'their note' }} />);
   await type('Bea');
-  await userEvent.click(await screen.findByRole('button', { name: 'Keep mine' }, { timeout: 60_000 }));
-  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'), { timeout: 60_000 });
+  await userEvent.click(await screen.findByRole('button', { name: 'Keep mine' }));
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
   expect(sent.at(-1)).toEqual({ value: { name: 'Bea', note: 'their note' }, version: 7 });
-}, 300_000);
+});
 
 test('edits that do not collide are joined without asking', async () => {
   const { sent, save } = refusing();
   render(<Editor save={save} theirs={{ name: 'Ada', note: 'their note' }} />);
   await type('Bea');
-  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'), { timeout: 60_000 });
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
   expect(sent.at(-1)).toEqual({ value: { name: 'Bea', note: 'their note' }, version: 7 });
   expect(screen.queryByText(/changed elsewhere/)).toBeNull();
-}, 300_000);
+});
 
 test('a full disk is told in its own words, the edit is kept and saved when there is room', async () => {
   let full = true;
@@ -137,11 +135,11 @@ test('a full disk is told in its own words, the edit is kept and saved when ther
   });
   render(<Editor save={save} />);
   await type('Bea');
-  expect(await screen.findByText('The disk is full.', {}, { timeout: 60_000 })).toBeInTheDocument();
+  expect(await screen.findByText('The disk is full.')).toBeInTheDocument();
   expect(localStorage.getItem('editing-test')).toContain('Bea');
   full = false;
-  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'), { timeout: 60_000 });
-}, 300_000);
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
+});
 
 test('an edit that was kept under an earlier shape is taken over field by field, the rest set aside', async () => {
   const kept = {
@@ -154,7 +152,7 @@ test('an edit that was kept under an earlier shape is taken over field by field,
   localStorage.setItem('editing-test', JSON.stringify(kept));
   const save = jest.fn(async (_value: Thing, version: number) => ({ version: version + 1 }));
   render(<Editor save={save} />);
-  await waitFor(() => expect(save).toHaveBeenCalledWith({ name: 'Kept', note: '' }, 1), { timeout: 60_000 });
-  expect(await screen.findByText(/set aside on this device/, {}, { timeout: 60_000 })).toBeInTheDocument();
+  await waitFor(() => expect(save).toHaveBeenCalledWith({ name: 'Kept', note: '' }, 1));
+  expect(await screen.findByText(/set aside on this device/)).toBeInTheDocument();
   expect(localStorage.getItem('set-aside editing-test')).toContain('red');
-}, 300_000);
+});

@@ -33,7 +33,7 @@ test('a cone that stands off is told which way to go, with what is known of it',
   expect(
     screen.getByText(/^Move cone 3 10 cm towards the far-(left|right) corner\. Known to ± \d/),
   ).toBeInTheDocument();
-}, 300_000);
+});
 
 test('a cone that stands right is left, and a wrong reading is pointed out', async () => {
   renderInClub(<TapeCheck job={planJob(DEMO_PLAN)} keepAs="test" />);
@@ -45,7 +45,7 @@ test('a cone that stands right is left, and a wrong reading is pointed out', asy
   expect(screen.getByText(/D to cone 3/).parentElement).toHaveTextContent(/does not agree with the others/);
   await userEvent.click(screen.getByRole('button', { name: 'Remove the distance from D to cone 3' }));
   expect(screen.queryByText(/does not agree/)).not.toBeInTheDocument();
-}, 300_000);
+});
 
 test('distances of an earlier state of the floor are told and not used; one alone cannot tell', async () => {
   const first = renderInClub(<TapeCheck job={planJob(DEMO_PLAN)} keepAs="test" />);

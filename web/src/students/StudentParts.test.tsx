@@ -152,7 +152,7 @@ test('whoever is in the club already is left out unless the coach ticks them', a
   await userEvent.click(screen.getByRole('checkbox', { name: /Add imke +varga of line 2/i }));
   await userEvent.click(screen.getByRole('button', { name: 'Add 2 students' }));
   expect(sent).toMatchObject({ students: [{}, { value: { lengths: { statureM: 1.65 } } }] });
-}, 300_000);
+});
 
 test('by the calendar year alone someone counts as a minor up to eighteen', () => {
   const year = new Date().getFullYear();
