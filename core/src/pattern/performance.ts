@@ -1,6 +1,7 @@
 import type { FittedStance, FootName } from '../body/stance.ts';
 import type { Cone, Floor } from '../floor/floor.ts';
 import type { Point } from '../floor/vector.ts';
+import type { GapSeries } from '../range/gap.ts';
 import type { FaultName } from './faults.ts';
 import type { Footfall } from './footwork.ts';
 import type { Verdict } from './verdict.ts';
@@ -30,15 +31,6 @@ export interface CaptureUncertainty {
   readonly timeS: number;
   /** Heading of a planted foot, degrees. */
   readonly headingDeg: number;
-}
-
-/** The gap over time with the planned gap and the band's edges at each moment. All arrays have one length. */
-export interface GapSeries {
-  readonly timeS: Float64Array;
-  readonly gapM: Float64Array;
-  readonly plannedM: Float64Array;
-  readonly nearM: Float64Array;
-  readonly farM: Float64Array;
 }
 
 /**

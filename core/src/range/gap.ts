@@ -2,7 +2,15 @@ import type { FootName } from '../body/stance.ts';
 import type { Target } from '../floor/floor.ts';
 import { distanceM, midpoint, type Point } from '../floor/vector.ts';
 import type { GapBand } from '../pattern/plan.ts';
-import type { GapSeries } from '../pattern/performance.ts';
+
+/** The gap over time with the planned gap and the band's edges at each moment. All arrays have one length. */
+export interface GapSeries {
+  readonly timeS: Float64Array;
+  readonly gapM: Float64Array;
+  readonly plannedM: Float64Array;
+  readonly nearM: Float64Array;
+  readonly farM: Float64Array;
+}
 
 /** Gap from a stance centre to the target: to its centre for a partner, to its surface otherwise. */
 export const gapM = (centre: Point, target: Point, radiusM: number): number =>
