@@ -1,13 +1,19 @@
 /** The four floors of the house, and the storeys of the core: imports run downward only. */
 const STOREYS = [
-  'floor',
+  'measure',
+  'geometry',
   'body',
+  'floor',
+  'placing',
+  'setout',
+  'layout',
+  'filling',
   'pattern',
+  'formats',
   'range',
   'track',
+  'rules',
   'check',
-  'session',
-  'progress',
   'print',
   'sim',
 ];
@@ -36,6 +42,12 @@ const house = (name, from, to) => ({
 module.exports = {
   forbidden: [
     ...upward,
+    {
+      name: 'rooms-are-entered-by-their-index',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
+    },
     house('core-stands-alone', '^core/src', '^(contract|server|web|cli)/'),
     house('contract-knows-only-core', '^contract/src', '^(server|web|cli)/'),
     house('server-knows-no-face', '^server/src', '^(web|cli)/'),

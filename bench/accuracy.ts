@@ -1,23 +1,20 @@
+import { checkTrack, type CheckReport } from '@angled-chalk/core/check';
+import { distanceM } from '@angled-chalk/core/geometry';
+import { chanceFrom } from '@angled-chalk/core/measure';
+import { expand, minimumJerk, type PlannedDrill } from '@angled-chalk/core/pattern';
+import type { Finding } from '@angled-chalk/core/rules';
 import {
-  chanceFrom,
-  checkTrack,
   DEMO_PLAN,
   DEMO_STUDENTS,
-  distanceM,
-  expand,
-  minimumJerk,
   simulate,
   SIMULATED_FAULTS,
   spreadFaults,
   TRACKER_DEFAULTS,
   trueFindings,
-  type CheckReport,
-  type Finding,
-  type PlannedDrill,
   type SimulatedFault,
   type TrackerSettings,
   type TrueWalk,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/sim';
 import { SPOILERS } from './rough.ts';
 import { printTable } from './table.ts';
 

@@ -1,21 +1,9 @@
-import {
-  boundsOf,
-  DEMO_FLOORS,
-  DEMO_STUDENTS,
-  fillFloor,
-  laneBox,
-  lacksM,
-  layoutKindOf,
-  marginsOf,
-  midpoint,
-  rulerFor,
-  turnAbout,
-  turnedRoom,
-  type Floor,
-  type LaneSize,
-  type Point,
-  type TurnedRoom,
-} from '@angled-chalk/core';
+import { fillFloor, lacksM, turnedRoom, type LaneSize, type TurnedRoom } from '@angled-chalk/core/filling';
+import { marginsOf, type Floor } from '@angled-chalk/core/floor';
+import { boundsOf, midpoint, turnAbout, type Point } from '@angled-chalk/core/geometry';
+import { laneBox, layoutKindOf } from '@angled-chalk/core/layout';
+import { rulerFor } from '@angled-chalk/core/range';
+import { DEMO_FLOORS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Point as FlattenPoint, Polygon } from '@flatten-js/core';
 import { printTable } from './table.ts';
 

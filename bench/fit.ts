@@ -1,4 +1,5 @@
-import { compareSchools, DEMO_STUDENTS, fitAll, STRIKES } from '@angled-chalk/core';
+import { compareSchools, fitAll, STRIKES } from '@angled-chalk/core/range';
+import { DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import Papa from 'papaparse';
 import { printTable } from './table.ts';
 

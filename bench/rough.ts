@@ -1,4 +1,6 @@
-import { chanceFrom, type Track, type TrueWalk } from '@angled-chalk/core';
+import { chanceFrom } from '@angled-chalk/core/measure';
+import type { TrueWalk } from '@angled-chalk/core/sim';
+import type { Track } from '@angled-chalk/core/track';
 
 /** What real captures do beyond white noise. Each takes a clean recording and spoils it its own way. */
 export const SPOILERS: Readonly<Record<string, (track: Track, truth: TrueWalk, seed: number) => Track>> = {

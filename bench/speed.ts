@@ -1,15 +1,8 @@
 import Papa from 'papaparse';
-import {
-  checkTrack,
-  DEMO_PLAN,
-  DEMO_STUDENTS,
-  readTrackCsv,
-  simulate,
-  TRACKER_DEFAULTS,
-  writeTrackCsv,
-  type PlannedDrill,
-  type Track,
-} from '@angled-chalk/core';
+import { checkTrack } from '@angled-chalk/core/check';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
+import { DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
+import { readTrackCsv, writeTrackCsv, type Track } from '@angled-chalk/core/track';
 import { printTable } from './table.ts';
 
 const ROUNDS = 9;

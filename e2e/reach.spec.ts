@@ -1,4 +1,5 @@
-import { DEMO_PLAN, DEMO_STUDENTS, expand } from '@angled-chalk/core';
+import { expand } from '@angled-chalk/core/pattern';
+import { DEMO_PLAN, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { choose, expect, fitsAcross, noBarriers, test, testLooking } from './program.ts';
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';

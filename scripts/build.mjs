@@ -8,9 +8,11 @@ ensurePackages();
 const { build: bundle } = await import('esbuild');
 const { build: buildWeb } = await import('vite');
 
+const rooms = await readdir(`${ROOT}core/src`);
 const alias = {
-  '@angled-chalk/core/print': `${ROOT}core/src/print`,
-  '@angled-chalk/core': `${ROOT}core/src/index.ts`,
+  ...Object.fromEntries(
+    rooms.map((room) => [`@angled-chalk/core/${room}`, `${ROOT}core/src/${room}/index.ts`]),
+  ),
   '@angled-chalk/contract': `${ROOT}contract/src/index.ts`,
 };
 

@@ -1,12 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import {
-  DEMO_DRILLS,
-  DEMO_FLOORS,
-  DEMO_PLANS,
-  DEMO_STUDENTS,
-  recordDemoDrill,
-  writeTrackCsv,
-} from '@angled-chalk/core';
+import { DEMO_DRILLS, DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS, recordDemoDrill } from '@angled-chalk/core/sim';
+import { writeTrackCsv } from '@angled-chalk/core/track';
 import { floorFile, planFile, studentFile, toOpenKeys } from '@angled-chalk/contract';
 
 /** Writes the files of examples/ from the demo club. */

@@ -1,5 +1,6 @@
 import { readFile, stat, writeFile } from 'node:fs/promises';
-import { LARGEST_CSV_BYTES, tooLarge, type InputProblem, type Result } from '@angled-chalk/core';
+import type { InputProblem, Result } from '@angled-chalk/core/measure';
+import { LARGEST_CSV_BYTES, tooLarge } from '@angled-chalk/core/track';
 
 /** A file that cannot be used: the message names file, place and reason. */
 export class BadInput extends Error {}

@@ -1,21 +1,17 @@
+import type { Ruler } from '@angled-chalk/core/body';
 import {
   FLOOR_FILES,
-  floorJob,
-  planJob,
   planOfDrawing,
   planOfMarks,
   readFloorSvg,
   readMarksCsv,
-  rulerFor,
-  setOutCsv,
-  USUAL_TAPE,
   type FloorFileKind,
-  type FloorPlan,
-  type Ruler,
-  type SetOutJob,
-  type Tape,
-} from '@angled-chalk/core';
-import { setOutSheet } from '@angled-chalk/core/print/setout-sheet';
+} from '@angled-chalk/core/formats';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import { floorJob, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
+import { rulerFor } from '@angled-chalk/core/range';
+import { setOutCsv, USUAL_TAPE, type Tape } from '@angled-chalk/core/setout';
+import { setOutSheet } from '@angled-chalk/core/print';
 import { floorFile, readFloorFile, readPlanFile, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
 import { basename } from 'node:path';
 import { must, readText, UsageError, writeResult } from './files.ts';

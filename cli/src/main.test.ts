@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core';
+import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core/sim';
 import { main } from './main.ts';
 
 const examples = join(__dirname, '../../examples');

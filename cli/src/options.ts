@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import type { PlannedDrill } from '@angled-chalk/core';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { readPlanFile, readStudentFile } from '@angled-chalk/contract';
 import { must, readText, UsageError } from './files.ts';
 

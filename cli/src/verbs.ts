@@ -1,19 +1,17 @@
+import { checkPlan, checkTrack } from '@angled-chalk/core/check';
+import { footfallsCsv, planSvg } from '@angled-chalk/core/formats';
 import {
-  checkPlan,
-  checkTrack,
-  footfallsCsv,
   guardRule,
-  planSvg,
   reachRows,
-  readTrackCsv,
   shinRule,
   strikerOf,
   TARGET_PARTS,
-  type Finding,
   type ReachRow,
   type ReachTarget,
   type Striker,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/range';
+import type { Finding } from '@angled-chalk/core/rules';
+import { readTrackCsv } from '@angled-chalk/core/track';
 import { checkFile, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
 import { must, readText, UsageError, writeResult } from './files.ts';
 import { json, need, oneOf, readDrill, readOptions, type Verb } from './options.ts';

@@ -1,4 +1,6 @@
-import { LENGTH_NAMES, type FloorPlan, type Plan, type PlannedDrill, type School } from '@angled-chalk/core';
+import { LENGTH_NAMES, type School } from '@angled-chalk/core/body';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
 import { floorPlanSchema } from './floor-file.ts';
 import { planSchema } from './plan-file.ts';

@@ -1,4 +1,5 @@
-import { verdictWords, type CheckReport, type PlannedDrill } from '@angled-chalk/core';
+import { verdictWords, type CheckReport } from '@angled-chalk/core/check';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { toOpenKeys } from './open-keys.ts';
 
 export const CHECK_FORMAT = 'angled-chalk-check';

@@ -1,16 +1,14 @@
 import {
-  DEMO_FLOORS,
-  DEMO_PLANS,
-  DEMO_STUDENTS,
   FLOOR_FILES,
   planOfDrawing,
   planOfMarks,
   readFloorSvg,
   readMarksCsv,
-  rulerFor,
-  type FloorPlan,
-  type Result,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/formats';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { Result } from '@angled-chalk/core/measure';
+import { rulerFor } from '@angled-chalk/core/range';
+import { DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import fc from 'fast-check';
 import { damaged } from '../../core/test/floors.ts';
 import { floorFile, floorPlanSchema } from './floor-file.ts';

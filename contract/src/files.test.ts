@@ -1,7 +1,8 @@
 import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS, LAYOUT_KINDS } from '@angled-chalk/core';
+import { LAYOUT_KINDS } from '@angled-chalk/core/layout';
+import { DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { floorFile, floorFileSchema } from './floor-file.ts';
 import { camelKey, fromOpenKeys, snakeKey, toOpenKeys } from './open-keys.ts';
 import { planFile, planFileSchema, PLAN_RANGES } from './plan-file.ts';

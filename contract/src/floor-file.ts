@@ -1,4 +1,5 @@
-import { LAYOUT_KINDS, MEASURE_UNITS, type FloorPlan } from '@angled-chalk/core';
+import { MEASURE_UNITS } from '@angled-chalk/core/body';
+import { LAYOUT_KINDS, type FloorPlan } from '@angled-chalk/core/layout';
 import { z } from 'zod';
 import { floorSchema, HEADING_RANGE, pointSchema, whole, within } from './shapes.ts';
 

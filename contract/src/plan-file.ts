@@ -1,4 +1,4 @@
-import type { Plan } from '@angled-chalk/core';
+import type { Plan } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
 import { COORDINATE_RANGE, floorSchema, pointSchema, whole, within } from './shapes.ts';
 

@@ -1,11 +1,7 @@
-import {
-  problem,
-  type InputProblem,
-  type FloorPlan,
-  type Plan,
-  type Result,
-  type StudentFit,
-} from '@angled-chalk/core';
+import type { StudentFit } from '@angled-chalk/core/body';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import { problem, type InputProblem, type Result } from '@angled-chalk/core/measure';
+import type { Plan } from '@angled-chalk/core/pattern';
 import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { fromOpenKeys, snakeKey } from './open-keys.ts';

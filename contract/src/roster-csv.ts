@@ -1,4 +1,5 @@
-import { csvOf, formatLength, parseLength, plainCell, SCHOOLS, type InputProblem } from '@angled-chalk/core';
+import { SCHOOLS } from '@angled-chalk/core/body';
+import { csvOf, formatLength, parseLength, plainCell, type InputProblem } from '@angled-chalk/core/measure';
 import Papa from 'papaparse';
 import { CONSENTS, LEVELS, METHODS, studentInputSchema, type Student, type StudentInput } from './api.ts';
 import { LENGTH_RANGES } from './student-file.ts';

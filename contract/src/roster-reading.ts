@@ -1,4 +1,4 @@
-import type { InputProblem } from '@angled-chalk/core';
+import type { InputProblem } from '@angled-chalk/core/measure';
 import type { Student } from './api.ts';
 import { readJson } from './read-json.ts';
 import {

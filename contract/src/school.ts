@@ -1,4 +1,4 @@
-import type { School } from '@angled-chalk/core';
+import type { School } from '@angled-chalk/core/body';
 import { z } from 'zod';
 
 /** Least and most of every number of a school. */

@@ -1,4 +1,4 @@
-import { crossingSides } from '@angled-chalk/core';
+import { crossingSides } from '@angled-chalk/core/geometry';
 import { z } from 'zod';
 
 /** A number between two, both allowed. */

@@ -1,4 +1,4 @@
-import type { StudentFit } from '@angled-chalk/core';
+import type { StudentFit } from '@angled-chalk/core/body';
 import { z } from 'zod';
 import { schoolSchema } from './school.ts';
 

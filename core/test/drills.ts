@@ -1,16 +1,14 @@
+import { chanceFrom } from '@angled-chalk/core/measure';
+import { expand, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import {
   DEMO_PLAN,
   DEMO_STUDENTS,
-  expand,
   sampleWalk,
-  chanceFrom,
   TRACKER_DEFAULTS,
   walk,
-  type Plan,
-  type PlannedDrill,
-  type Track,
   type TrackerSettings,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/sim';
+import type { Track } from '@angled-chalk/core/track';
 
 /** A plan that every demo student's feet clear: wide lane, long floor. */
 export const ROOMY_PLAN: Plan = {

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
-import { cornerDatums, rectangularFloor, type Floor } from '../src/floor/floor.ts';
-import type { Mark } from '../src/floor/marks.ts';
-import type { Point } from '../src/floor/vector.ts';
+import { cornerDatums, rectangularFloor, type Floor, type Mark } from '../src/floor/index.ts';
+import type { Point } from '../src/geometry/index.ts';
 
 const base = (number: number, name: string) => ({
   number,

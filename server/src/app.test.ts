@@ -1,13 +1,6 @@
-import {
-  DEMO_FLOORS,
-  DEMO_PLAN,
-  DEMO_STUDENTS,
-  packTrack,
-  SCHOOLS,
-  simulate,
-  TRACKER_DEFAULTS,
-  unpackTrack,
-} from '@angled-chalk/core';
+import { SCHOOLS } from '@angled-chalk/core/body';
+import { DEMO_FLOORS, DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
+import { packTrack, unpackTrack } from '@angled-chalk/core/track';
 import {
   apiErrorSchema,
   checkSchema,

@@ -1,14 +1,8 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { Writable } from 'node:stream';
-import {
-  DEMO_FLOORS,
-  DEMO_PLAN,
-  DEMO_STUDENTS,
-  packTrack,
-  SCHOOLS,
-  simulate,
-  TRACKER_DEFAULTS,
-} from '@angled-chalk/core';
+import { SCHOOLS } from '@angled-chalk/core/body';
+import { DEMO_FLOORS, DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
+import { packTrack } from '@angled-chalk/core/track';
 import { apiErrorSchema } from '@angled-chalk/contract';
 import type { Express } from 'express';
 import fc from 'fast-check';

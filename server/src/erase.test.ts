@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core';
+import { DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
+import { packTrack } from '@angled-chalk/core/track';
 import { belongingsSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
 import { endPrograms, startProgram, testCheck, testClub, testStudent, write } from './test-program.ts';
 

@@ -1,5 +1,6 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { DEMO_PLAN, DEMO_STUDENTS, packTrack, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core';
+import { DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
+import { packTrack } from '@angled-chalk/core/track';
 import { trackPageSchema } from '@angled-chalk/contract';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus as seedOf } from 'pure-rand/generator/xoroshiro128plus';

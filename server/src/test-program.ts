@@ -3,7 +3,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEMO_PLAN } from '@angled-chalk/core';
+import { DEMO_PLAN } from '@angled-chalk/core/sim';
 
 const BUNDLE = join(__dirname, '../dist/main.js');
 

@@ -1,4 +1,5 @@
-import { DEMO_STUDENTS, type UnitSystem } from '@angled-chalk/core';
+import type { UnitSystem } from '@angled-chalk/core/measure';
+import { DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import type { Student } from '@angled-chalk/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';

@@ -1,7 +1,7 @@
 import { Point as FlattenPoint, Polygon } from '@flatten-js/core';
 import fc from 'fast-check';
-import { convexHull } from '../floor/polygon.ts';
-import { DEMO_STUDENTS } from '../sim/club.ts';
+import { convexHull } from '../geometry/index.ts';
+import { DEMO_STUDENTS } from '../sim/index.ts';
 import { balanceOf, DIRECTIONS, distanceToEdgeM } from './balance.ts';
 import { SCHOOLS } from './schools.ts';
 import { fitStance, placeStance, supportOutline } from './stance.ts';

@@ -1,5 +1,14 @@
-import { contains, convexHull, signedDistanceM } from '../floor/polygon.ts';
-import { add, between, forward, fromFacing, scale, type Point } from '../floor/vector.ts';
+import {
+  contains,
+  convexHull,
+  signedDistanceM,
+  add,
+  between,
+  forward,
+  fromFacing,
+  scale,
+  type Point,
+} from '../geometry/index.ts';
 import type { Body } from './proportions.ts';
 import {
   footOutline,

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { distanceM, headingDeg, wrapDeg } from '../floor/vector.ts';
-import { contains } from '../floor/polygon.ts';
+import { distanceM, headingDeg, wrapDeg, contains } from '../geometry/index.ts';
 import { BALL_FROM_HEEL } from './proportions.ts';
 import { SCHOOLS } from './schools.ts';
 import { fitStance, footOutline, placeStance, readStance, type StudentFit } from './stance.ts';

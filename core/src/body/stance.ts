@@ -8,7 +8,7 @@ import {
   subtract,
   wrapDeg,
   type Point,
-} from '../floor/vector.ts';
+} from '../geometry/index.ts';
 import { BALL_FROM_HEEL, bodyOf, type Body, type MeasuredLengths, type Quantity } from './proportions.ts';
 import { schoolOf, type School } from './schools.ts';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readStance, fitStance } from './stance.ts';
-import { DEMO_STUDENTS } from '../sim/club.ts';
+import { DEMO_STUDENTS } from '../sim/index.ts';
 import { noTapeStance, readTaped, type TapedStance } from './taped.ts';
 
 const stance = fitStance(DEMO_STUDENTS[0]!);

@@ -1,6 +1,5 @@
-import { problem, type Result } from '../floor/result.ts';
-import { formatLength, type UnitSystem } from '../floor/units.ts';
-import { degrees, fromFacing, wrapDeg, type Point } from '../floor/vector.ts';
+import { problem, type Result, formatLength, type UnitSystem } from '../measure/index.ts';
+import { degrees, fromFacing, wrapDeg, type Point } from '../geometry/index.ts';
 import { TAPE_U_M } from './proportions.ts';
 import { otherFoot, type Feet, type FittedStance, type FootName } from './stance.ts';
 

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { expand } from '../pattern/expand.ts';
-import type { Footfall } from '../pattern/footwork.ts';
+import { expand, type Footfall } from '../pattern/index.ts';
 import { drillOf } from '../../test/drills.ts';
 import { align, type AlignedMove } from './align.ts';
 import { clockMap } from './clock.ts';

@@ -1,5 +1,5 @@
-import { distanceM, lengthM, subtract } from '../floor/vector.ts';
-import type { Footfall, Move } from '../pattern/footwork.ts';
+import { distanceM, lengthM, subtract } from '../geometry/index.ts';
+import type { Footfall, Move } from '../pattern/index.ts';
 
 /** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
 export interface AlignedMove {

@@ -1,9 +1,6 @@
-import { footOutline, type FittedStance } from '../body/stance.ts';
-import { convexHull, signedDistanceM } from '../floor/polygon.ts';
-import { between } from '../floor/vector.ts';
-import type { Performance, PerformedMove } from '../pattern/performance.ts';
-import { headingDeg, midpoint } from '../floor/vector.ts';
-import { toeHeadingDeg } from '../body/stance.ts';
+import { footOutline, type FittedStance, toeHeadingDeg } from '../body/index.ts';
+import { convexHull, signedDistanceM, between, headingDeg, midpoint } from '../geometry/index.ts';
+import type { Performance, PerformedMove } from '../rules/index.ts';
 
 export interface BalanceReport {
   /** What the margin rests on: there is no body in a track of feet. */

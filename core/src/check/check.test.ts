@@ -1,12 +1,17 @@
 import fc from 'fast-check';
-import { add, radians, wrapDeg, type Point } from '../floor/vector.ts';
-import type { FaultName } from '../pattern/faults.ts';
-import type { PlannedDrill, Plan } from '../pattern/plan.ts';
-import { DEMO_PLAN, DEMO_STUDENTS } from '../sim/club.ts';
-import { simulate, TRACKER_DEFAULTS, type TrackerSettings } from '../sim/tracker.ts';
-import { trueFindings } from '../sim/true-findings.ts';
-import { SIMULATED_FAULTS } from '../sim/walk.ts';
-import type { Track } from '../track/track.ts';
+import { add, radians, wrapDeg, type Point } from '../geometry/index.ts';
+import type { FaultName } from '../rules/index.ts';
+import type { PlannedDrill, Plan } from '../pattern/index.ts';
+import {
+  DEMO_PLAN,
+  DEMO_STUDENTS,
+  simulate,
+  TRACKER_DEFAULTS,
+  type TrackerSettings,
+  trueFindings,
+  SIMULATED_FAULTS,
+} from '../sim/index.ts';
+import type { Track } from '../track/index.ts';
 import { drillOf, perfectTrack, ROOMY_PLAN } from '../../test/drills.ts';
 import { checkPlan, checkTrack } from './check.ts';
 

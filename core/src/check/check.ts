@@ -1,13 +1,16 @@
-import { distanceM } from '../floor/vector.ts';
-import { expand } from '../pattern/expand.ts';
-import type { Footwork } from '../pattern/footwork.ts';
-import type { Balls, CaptureUncertainty, Finding, GapSeries, Performance } from '../pattern/performance.ts';
-import type { PlannedDrill } from '../pattern/plan.ts';
-import { judge } from '../pattern/rules.ts';
-import type { Verdict } from '../pattern/verdict.ts';
-import { performPlan } from '../range/plan-performance.ts';
-import { detectFootfalls, type Detection } from '../track/detect.ts';
-import { medianOf, type Track } from '../track/track.ts';
+import { distanceM } from '../geometry/index.ts';
+import { expand, type Footwork, type PlannedDrill } from '../pattern/index.ts';
+import {
+  type Balls,
+  type CaptureUncertainty,
+  type Finding,
+  type Performance,
+  judge,
+  performPlan,
+} from '../rules/index.ts';
+import type { GapSeries } from '../range/index.ts';
+import type { Verdict } from '../measure/index.ts';
+import { detectFootfalls, type Detection, medianOf, type Track } from '../track/index.ts';
 import { align, type AlignedMove } from './align.ts';
 import { balanceReport } from './balance.ts';
 import { clockMap, type ClockMap } from './clock.ts';

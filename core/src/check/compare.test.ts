@@ -1,8 +1,7 @@
-import { SCHOOLS } from '../body/schools.ts';
-import { expand } from '../pattern/expand.ts';
-import type { Footfall, Move } from '../pattern/footwork.ts';
-import type { CaptureUncertainty } from '../pattern/performance.ts';
-import { between, distanceM, forward, headingDeg, add, scale } from '../floor/vector.ts';
+import { SCHOOLS } from '../body/index.ts';
+import { expand, type Footfall, type Move } from '../pattern/index.ts';
+import type { CaptureUncertainty } from '../rules/index.ts';
+import { between, distanceM, forward, headingDeg, add, scale } from '../geometry/index.ts';
 import { drillOf } from '../../test/drills.ts';
 import type { AlignedMove } from './align.ts';
 import { compareWithPlan, stepErrors } from './compare.ts';

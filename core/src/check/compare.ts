@@ -1,9 +1,8 @@
-import { distanceM, dot, headingDeg, scale, subtract, wrapDeg, degrees } from '../floor/vector.ts';
-import type { RuleLimits } from '../body/schools.ts';
-import type { Footfall, Move } from '../pattern/footwork.ts';
-import type { CaptureUncertainty, Finding } from '../pattern/performance.ts';
-import { finding } from '../pattern/rules-steps.ts';
-import { atMost } from '../pattern/verdict.ts';
+import { distanceM, dot, headingDeg, scale, subtract, wrapDeg, degrees } from '../geometry/index.ts';
+import type { RuleLimits } from '../body/index.ts';
+import type { Footfall, Move } from '../pattern/index.ts';
+import { type CaptureUncertainty, type Finding, finding } from '../rules/index.ts';
+import { atMost } from '../measure/index.ts';
 import type { AlignedMove } from './align.ts';
 
 /** How one observed step differs from the planned one. Metres and degrees; along the planned way. */

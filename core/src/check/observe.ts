@@ -1,13 +1,15 @@
-import type { FootName } from '../body/stance.ts';
-import { between, midpoint, type Point } from '../floor/vector.ts';
-import { latestBy } from '../pattern/flight.ts';
-import type { Balls, CaptureUncertainty, PerformedMove, Performance } from '../pattern/performance.ts';
-import type { PlannedDrill } from '../pattern/plan.ts';
-import { gapM, gapSeries } from '../range/gap.ts';
-import { afterFootfalls } from '../range/plan-performance.ts';
-import type { Detection, ObservedFoot } from '../track/detect.ts';
-import type { FootSignal } from '../track/signal.ts';
-import { medianOf, type Track } from '../track/track.ts';
+import type { FootName } from '../body/index.ts';
+import { between, midpoint, type Point } from '../geometry/index.ts';
+import { latestBy, type PlannedDrill } from '../pattern/index.ts';
+import {
+  type Balls,
+  type CaptureUncertainty,
+  type PerformedMove,
+  type Performance,
+  afterFootfalls,
+} from '../rules/index.ts';
+import { gapM, gapSeries } from '../range/index.ts';
+import { type Detection, type ObservedFoot, type FootSignal, medianOf, type Track } from '../track/index.ts';
 import type { AlignedMove } from './align.ts';
 
 /** Systematic uncertainty of a marker when the file does not say (own choice). */

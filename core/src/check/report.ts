@@ -1,8 +1,7 @@
-import type { FootName } from '../body/stance.ts';
-import type { FaultName } from '../pattern/faults.ts';
-import type { Finding } from '../pattern/performance.ts';
-import type { Verdict } from '../pattern/verdict.ts';
-import type { ObservedFootfall } from '../track/detect.ts';
+import type { FootName } from '../body/index.ts';
+import type { FaultName, Finding } from '../rules/index.ts';
+import type { Verdict } from '../measure/index.ts';
+import type { ObservedFootfall } from '../track/index.ts';
 import type { BalanceReport } from './balance.ts';
 import type { ErrorScores } from './measures.ts';
 

@@ -1,5 +1,5 @@
-import { FAULTS } from '../pattern/faults.ts';
-import { simulate, TRACKER_DEFAULTS } from '../sim/tracker.ts';
+import { FAULTS } from '../rules/index.ts';
+import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf, perfectTrack } from '../../test/drills.ts';
 import { checkTrack } from './check.ts';
 import { verdictWords } from './words.ts';

@@ -1,6 +1,5 @@
-import { formatSmall, type UnitSystem } from '../floor/units.ts';
-import { faultWords, type FaultName } from '../pattern/faults.ts';
-import type { Finding } from '../pattern/performance.ts';
+import { formatSmall, type UnitSystem } from '../measure/index.ts';
+import { faultWords, type FaultName, type Finding } from '../rules/index.ts';
 import type { CheckReport } from './report.ts';
 
 export interface VerdictWords {

@@ -1,5 +1,12 @@
-import { contains, distanceToSegmentM, segmentToSegmentM } from './polygon.ts';
-import { distanceM, fromFacing, radians, type Point } from './vector.ts';
+import {
+  contains,
+  distanceToSegmentM,
+  segmentToSegmentM,
+  distanceM,
+  fromFacing,
+  radians,
+  type Point,
+} from '../geometry/index.ts';
 
 /** Something that is there already and stays. Metres, degrees, floor frame. */
 export type Fixture = FixtureBase & FixtureShape;

@@ -1,5 +1,5 @@
 import type { Fixture } from './fixtures.ts';
-import type { Point } from './vector.ts';
+import type { Point } from '../geometry/index.ts';
 
 /** A named point a tape can start from: a corner, a post, a nail in the skirting. */
 export interface Datum {

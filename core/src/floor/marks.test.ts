@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { EVERY_MARK, FURNISHED } from '../../test/floors.ts';
-import { applyMove, type RigidMove } from './nearest.ts';
+import { applyMove, type RigidMove, markPoints } from '../placing/index.ts';
 import { fixtureDistanceM, fixtureToSegmentM } from './fixtures.ts';
-import { markPoints } from './fit.ts';
 import { materialsOf, moveMark, type Mark } from './marks.ts';
-import { distanceM, wrapDeg, type Point } from './vector.ts';
+import { distanceM, wrapDeg, type Point } from '../geometry/index.ts';
 
 const metre = fc.double({ min: -8, max: 8, noNaN: true });
 const place = fc.record({ x: metre, y: metre });

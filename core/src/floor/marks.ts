@@ -1,4 +1,4 @@
-import { wrapDeg, type Point } from './vector.ts';
+import { wrapDeg, type Point } from '../geometry/index.ts';
 
 /** Something laid out on a floor. Metres, degrees, floor frame. */
 export type Mark = MarkBase & MarkShape;

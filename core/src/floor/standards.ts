@@ -1,5 +1,4 @@
-import type { Edge, Floor, Margins } from './floor.ts';
-import { rectangularFloor } from './floor.ts';
+import { type Edge, type Floor, type Margins, rectangularFloor } from './floor.ts';
 
 /** Every size here can be changed after it is chosen; `source` says what it rests on. */
 export interface StandardFloor {

@@ -1,15 +1,11 @@
 import fc from 'fast-check';
-import { SCHOOLS } from '../body/schools.ts';
-import { readStance, type StudentFit } from '../body/stance.ts';
-import { distanceM, headingDeg, midpoint } from '../floor/vector.ts';
-import { checkPlan } from '../check/check.ts';
+import { SCHOOLS, readStance, type StudentFit, longestStepM, fitStance } from '../body/index.ts';
+import { distanceM, headingDeg, midpoint } from '../geometry/index.ts';
+import { checkPlan } from '../check/index.ts';
 import { drillOf, ROOMY_PLAN } from '../../test/drills.ts';
 import { expand } from './expand.ts';
-import { footfallsCsv } from './footfalls-csv.ts';
-import { planSvg } from './plan-svg.ts';
-import { longestStepM } from './step-length.ts';
+import { footfallsCsv, planSvg } from '../formats/index.ts';
 import { zigzagCones, zigzagWaypoints } from './zigzag.ts';
-import { fitStance } from '../body/stance.ts';
 
 const someone = fc.record({
   name: fc.constant('Someone'),

@@ -1,9 +1,15 @@
-import { fitStance, otherFoot, placeStance, type Feet, type FootName } from '../body/stance.ts';
-import { between, distanceM, headingDeg, wrapDeg, type Point } from '../floor/vector.ts';
-import { firstFoot } from './first-foot.ts';
+import {
+  fitStance,
+  otherFoot,
+  placeStance,
+  type Feet,
+  type FootName,
+  firstFoot,
+  longestStepM,
+} from '../body/index.ts';
+import { between, distanceM, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
 import type { Footfall, Footwork, Move } from './footwork.ts';
 import type { PlannedDrill } from './plan.ts';
-import { longestStepM } from './step-length.ts';
 import { zigzagWaypoints } from './zigzag.ts';
 
 /** Standing still before the first and after the last move. */

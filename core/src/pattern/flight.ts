@@ -1,5 +1,5 @@
-import { between, type Point } from '../floor/vector.ts';
-import type { FootName } from '../body/stance.ts';
+import { between, type Point } from '../geometry/index.ts';
+import type { FootName } from '../body/index.ts';
 import type { Footfall } from './footwork.ts';
 
 /**

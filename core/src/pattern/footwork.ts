@@ -1,5 +1,5 @@
-import type { FittedStance, FootName } from '../body/stance.ts';
-import type { Point } from '../floor/vector.ts';
+import type { FittedStance, FootName } from '../body/index.ts';
+import type { Point } from '../geometry/index.ts';
 
 /** One foot leaving the floor and landing again. Positions are of the ball; times from the start. */
 export interface Footfall {

@@ -1,6 +1,6 @@
-import type { StudentFit } from '../body/stance.ts';
-import type { Floor, Target } from '../floor/floor.ts';
-import type { Point } from '../floor/vector.ts';
+import type { StudentFit } from '../body/index.ts';
+import type { Floor, Target } from '../floor/index.ts';
+import type { Point } from '../geometry/index.ts';
 
 /** A zigzag lane: cones in a row, passed on alternating sides. */
 export interface Zigzag {

@@ -1,5 +1,5 @@
-import type { Foot, FootName } from '../body/stance.ts';
-import { between, wrapDeg } from '../floor/vector.ts';
+import type { Foot, FootName } from '../body/index.ts';
+import { between, wrapDeg } from '../geometry/index.ts';
 import { latestBy, minimumJerk } from './flight.ts';
 import type { Footfall } from './footwork.ts';
 

@@ -1,13 +1,18 @@
-import type { Ruler } from '../body/measure.ts';
-import { checkDiagonals, type CheckDistance } from '../floor/check-diagonals.ts';
-import type { Floor } from '../floor/floor.ts';
-import { materialsOf, type Mark, type Materials } from '../floor/marks.ts';
-import { sidesOf } from '../floor/polygon.ts';
-import { setOut, type SetOut } from '../floor/setout.ts';
-import { USUAL_TAPE, type SetOutPoint, type Tape } from '../floor/setout-fix.ts';
-import { squareCorner, type SquareCorner } from '../floor/two-tapes.ts';
-import { distanceM } from '../floor/vector.ts';
-import { boxCorners, laidOut, setOutPoints, type FloorPlan } from './floor-plan.ts';
+import type { Ruler } from '../body/index.ts';
+import {
+  checkDiagonals,
+  type CheckDistance,
+  setOut,
+  type SetOut,
+  USUAL_TAPE,
+  type SetOutPoint,
+  type Tape,
+  squareCorner,
+  type SquareCorner,
+} from '../setout/index.ts';
+import { type Floor, materialsOf, type Mark, type Materials } from '../floor/index.ts';
+import { sidesOf, distanceM } from '../geometry/index.ts';
+import { boxCorners, laidOut, setOutPoints, type FloorPlan } from '../layout/index.ts';
 import type { Plan } from './plan.ts';
 import { zigzagCones } from './zigzag.ts';
 

@@ -1,5 +1,5 @@
-import type { Cone } from '../floor/floor.ts';
-import { fromFacing, type Point } from '../floor/vector.ts';
+import type { Cone } from '../floor/index.ts';
+import { fromFacing, type Point } from '../geometry/index.ts';
 import type { Zigzag } from './plan.ts';
 
 /** The cones of the lane in floor coordinates, numbered from the near end. */

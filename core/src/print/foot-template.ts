@@ -1,5 +1,5 @@
-import { placeStance, footOutline, type FittedStance, type FootName } from '../body/stance.ts';
-import type { Point } from '../floor/vector.ts';
+import { placeStance, footOutline, type FittedStance, type FootName } from '../body/index.ts';
+import type { Point } from '../geometry/index.ts';
 import { checkBar, newPage, newSheet, PAPERS, rule, write, type Paper, type Sheet } from './sheet.ts';
 
 const MARGIN_M = 0.012;

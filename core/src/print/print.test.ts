@@ -1,13 +1,12 @@
-import { fitStance, footOutline, placeStance } from '../body/stance.ts';
-import { DEMO_STUDENTS } from '../sim/club.ts';
+import { fitStance, footOutline, placeStance } from '../body/index.ts';
+import { DEMO_STUDENTS, DEMO_FLOORS } from '../sim/index.ts';
 import { footTemplate, tilingOf } from './foot-template.ts';
 import { newSheet, PAPERS, POINTS_PER_M, sizeToFit, printable, type Paper } from './sheet.ts';
-import { newPiece, type FloorPlan, type Piece } from '../pattern/floor-plan.ts';
+import { newPiece, type FloorPlan, type Piece } from '../layout/index.ts';
 import { EVERY_MARK, FURNISHED } from '../../test/floors.ts';
-import { rulerFor } from '../range/bands.ts';
-import { DEMO_FLOORS } from '../sim/demo-floors.ts';
-import { formatTape } from '../floor/units.ts';
-import { floorJob } from '../pattern/setout-job.ts';
+import { rulerFor } from '../range/index.ts';
+import { formatTape } from '../measure/index.ts';
+import { floorJob } from '../pattern/index.ts';
 import { setOutSheet } from './setout-sheet.ts';
 import { stanceCard } from './stance-card.ts';
 

@@ -1,12 +1,16 @@
 import type { PDFFont, PDFPage } from 'pdf-lib';
-import { benchCorners, type Fixture } from '../floor/fixtures.ts';
-import type { Mark } from '../floor/marks.ts';
-import { outwardAt, sidesOf } from '../floor/polygon.ts';
-import { bringWords, checkWords, howWords, squareWords, stationWords } from '../floor/setout-words.ts';
-import type { SetOutRow } from '../floor/setout.ts';
-import { formatLength, formatSmall, formatTape, type UnitSystem } from '../floor/units.ts';
-import { boundsOf, forward, fromFacing, type Point } from '../floor/vector.ts';
-import type { SetOutJob } from '../pattern/setout-job.ts';
+import { benchCorners, type Fixture, type Mark } from '../floor/index.ts';
+import { outwardAt, sidesOf, boundsOf, forward, fromFacing, type Point } from '../geometry/index.ts';
+import {
+  bringWords,
+  checkWords,
+  howWords,
+  squareWords,
+  stationWords,
+  type SetOutRow,
+} from '../setout/index.ts';
+import { formatLength, formatSmall, formatTape, type UnitSystem } from '../measure/index.ts';
+import type { SetOutJob } from '../pattern/index.ts';
 import {
   newPage,
   newSheet,

@@ -1,8 +1,13 @@
-import { balanceOf, DIRECTIONS } from '../body/balance.ts';
-import { noTapeStance } from '../body/taped.ts';
-import { footOutline, placeStance, type FittedStance } from '../body/stance.ts';
-import { formatDegrees, formatLength, type UnitSystem } from '../floor/units.ts';
-import type { Point } from '../floor/vector.ts';
+import {
+  balanceOf,
+  DIRECTIONS,
+  noTapeStance,
+  footOutline,
+  placeStance,
+  type FittedStance,
+} from '../body/index.ts';
+import { formatDegrees, formatLength, type UnitSystem } from '../measure/index.ts';
+import type { Point } from '../geometry/index.ts';
 import { checkBar, newPage, newSheet, PAPERS, rule, write, type Paper } from './sheet.ts';
 
 const MARGIN_M = 0.018;

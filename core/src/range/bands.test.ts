@@ -1,5 +1,5 @@
-import { BAND_NAMES, metres } from '../body/measure.ts';
-import { DEMO_STUDENTS } from '../sim/club.ts';
+import { BAND_NAMES, metres } from '../body/index.ts';
+import { DEMO_STUDENTS } from '../sim/index.ts';
 import { bandsOf, rulerFor } from './bands.ts';
 import { reachRows } from './reach-chart.ts';
 import { strikerOf } from './reach-body.ts';

@@ -1,5 +1,4 @@
-import { rulerOf, type Bands, type Ruler } from '../body/measure.ts';
-import type { StudentFit } from '../body/stance.ts';
+import { rulerOf, type Bands, type Ruler, type StudentFit } from '../body/index.ts';
 import { reachRow, USUAL_BAG } from './reach-chart.ts';
 import { strikerOf, type Striker } from './reach-body.ts';
 import { STRIKES, type StrikeId } from './strikes.ts';

@@ -1,6 +1,11 @@
-import { balanceOf, type Direction } from '../body/balance.ts';
-import { SCHOOLS, type School } from '../body/schools.ts';
-import { placeStance, type StudentFit } from '../body/stance.ts';
+import {
+  balanceOf,
+  type Direction,
+  SCHOOLS,
+  type School,
+  placeStance,
+  type StudentFit,
+} from '../body/index.ts';
 import { contactOf } from './reach.ts';
 import { strikerOf } from './reach-body.ts';
 import { partnerTarget } from './target-parts.ts';

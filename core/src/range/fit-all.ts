@@ -1,7 +1,5 @@
-import { balanceOf } from '../body/balance.ts';
-import { SCHOOLS } from '../body/schools.ts';
-import { placeStance, type StudentFit } from '../body/stance.ts';
-import { csvOf } from '../floor/csv-text.ts';
+import { balanceOf, SCHOOLS, placeStance, type StudentFit } from '../body/index.ts';
+import { csvOf } from '../measure/index.ts';
 import { reachRows, type FullFit } from './reach-chart.ts';
 import { strikerOf } from './reach-body.ts';
 

@@ -1,13 +1,11 @@
 import fc from 'fast-check';
 import { bandEdgesM, gapM, gapSeries } from './gap.ts';
-import { expand } from '../pattern/expand.ts';
-import { checkPlan } from '../check/check.ts';
-import { posesOf } from '../pattern/pose.ts';
-import { zigzagWaypoints } from '../pattern/zigzag.ts';
-import { distanceM } from '../floor/vector.ts';
-import { placeStance } from '../body/stance.ts';
+import { expand, posesOf, zigzagWaypoints } from '../pattern/index.ts';
+import { checkPlan } from '../check/index.ts';
+import { distanceM } from '../geometry/index.ts';
+import { placeStance } from '../body/index.ts';
 import { drillOf, ROOMY_PLAN } from '../../test/drills.ts';
-import { performPlan } from './plan-performance.ts';
+import { performPlan } from '../rules/index.ts';
 
 const number = fc.double({ min: -8, max: 8, noNaN: true });
 

@@ -1,7 +1,7 @@
-import type { FootName } from '../body/stance.ts';
-import type { Target } from '../floor/floor.ts';
-import { distanceM, midpoint, type Point } from '../floor/vector.ts';
-import type { GapBand } from '../pattern/plan.ts';
+import type { FootName } from '../body/index.ts';
+import type { Target } from '../floor/index.ts';
+import { distanceM, midpoint, type Point } from '../geometry/index.ts';
+import type { GapBand } from '../pattern/index.ts';
 
 /** The gap over time with the planned gap and the band's edges at each moment. All arrays have one length. */
 export interface GapSeries {

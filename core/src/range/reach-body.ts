@@ -1,5 +1,12 @@
-import { bodyOf, ESTIMATE_U_SHARE, STATURE_FRACTIONS, type Quantity } from '../body/proportions.ts';
-import { fitStance, type FittedStance, type StudentFit } from '../body/stance.ts';
+import {
+  bodyOf,
+  ESTIMATE_U_SHARE,
+  STATURE_FRACTIONS,
+  type Quantity,
+  fitStance,
+  type FittedStance,
+  type StudentFit,
+} from '../body/index.ts';
 
 /** Lengths and heights the reach model uses, metres, each with where it comes from. Upright heights. */
 export interface ReachBody {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { DEMO_STUDENTS } from '../sim/club.ts';
-import { SCHOOLS } from '../body/schools.ts';
-import { chanceFrom } from '../floor/random.ts';
+import { DEMO_STUDENTS } from '../sim/index.ts';
+import { SCHOOLS } from '../body/index.ts';
+import { chanceFrom } from '../measure/index.ts';
 import { compareSchools, gainsOf } from './compare-schools.ts';
 import { fitAll, fitCsv } from './fit-all.ts';
 import { contactOf, contactWith, propagate, TOUCH, touchModelM, touchScale } from './reach.ts';

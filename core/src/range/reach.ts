@@ -1,4 +1,4 @@
-import { radians } from '../floor/vector.ts';
+import { radians } from '../geometry/index.ts';
 import { valuesOf, type LengthValues, type ReachLength, type Striker } from './reach-body.ts';
 import { strikeOf, type Strike, type StrikeId, type TargetPart } from './strikes.ts';
 import { bagTarget, targetAhead, type TargetKind } from './target-parts.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { SCHOOLS } from '../body/schools.ts';
-import { DEMO_STUDENTS } from '../sim/club.ts';
+import { SCHOOLS } from '../body/index.ts';
+import { DEMO_STUDENTS } from '../sim/index.ts';
 import { contactOf, toeGapM } from './reach.ts';
 import { strikerOf } from './reach-body.ts';
 import { reachRow, reachRows } from './reach-chart.ts';

@@ -1,4 +1,4 @@
-import { radians } from '../floor/vector.ts';
+import { radians } from '../geometry/index.ts';
 import type { Striker } from './reach-body.ts';
 import type { TargetPart } from './strikes.ts';
 

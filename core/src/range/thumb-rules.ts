@@ -1,5 +1,4 @@
-import { formatLength, type UnitSystem } from '../floor/units.ts';
-import { atMost, type Verdict } from '../pattern/verdict.ts';
+import { formatLength, type UnitSystem, atMost, type Verdict } from '../measure/index.ts';
 import { contactOf, contactWith, TOUCH, type Contact } from './reach.ts';
 import type { Striker } from './reach-body.ts';
 import { bagTarget, partnerTarget } from './target-parts.ts';

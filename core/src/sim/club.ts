@@ -1,6 +1,6 @@
-import { rectangularFloor } from '../floor/floor.ts';
-import type { StudentFit } from '../body/stance.ts';
-import type { Plan } from '../pattern/plan.ts';
+import { rectangularFloor } from '../floor/index.ts';
+import type { StudentFit } from '../body/index.ts';
+import type { Plan } from '../pattern/index.ts';
 
 /** An invented club for the demo, the examples and the tests. Nobody in it exists. */
 export const DEMO_CLUB_NAME = 'Saltmarsh Boxing and Kickboxing';

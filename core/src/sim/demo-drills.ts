@@ -1,5 +1,5 @@
-import type { Plan, PlannedDrill } from '../pattern/plan.ts';
-import type { Track } from '../track/track.ts';
+import type { Plan, PlannedDrill } from '../pattern/index.ts';
+import type { Track } from '../track/index.ts';
 import { DEMO_PLAN, DEMO_STUDENTS } from './club.ts';
 import { simulate, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
 

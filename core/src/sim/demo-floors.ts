@@ -1,9 +1,7 @@
-import { metres } from '../body/measure.ts';
-import { cornerDatums, type Floor } from '../floor/floor.ts';
-import { USUAL_TAPE } from '../floor/setout-fix.ts';
-import { STANDARD_FLOORS, standardFloor } from '../floor/standards.ts';
-import { layoutKindOf } from '../pattern/layout-kinds.ts';
-import { newPiece, type FloorPlan } from '../pattern/floor-plan.ts';
+import { metres } from '../body/index.ts';
+import { cornerDatums, type Floor, STANDARD_FLOORS, standardFloor } from '../floor/index.ts';
+import { USUAL_TAPE } from '../setout/index.ts';
+import { layoutKindOf, newPiece, type FloorPlan } from '../layout/index.ts';
 
 /** The hall of the demo club: an L with a pillar, a bench, a door and two bags. */
 const outline = [

@@ -1,11 +1,8 @@
-import type { FootName } from '../body/stance.ts';
-import { between, rightOf, add, scale, headingDeg, wrapDeg, type Point } from '../floor/vector.ts';
-import { expand } from '../pattern/expand.ts';
-import { minimumJerk } from '../pattern/flight.ts';
-import type { Footfall } from '../pattern/footwork.ts';
-import type { PlannedDrill } from '../pattern/plan.ts';
-import type { Samples, Track } from '../track/track.ts';
-import { chanceFrom, type Chance } from '../floor/random.ts';
+import type { FootName } from '../body/index.ts';
+import { between, rightOf, add, scale, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
+import { expand, minimumJerk, type Footfall, type PlannedDrill } from '../pattern/index.ts';
+import type { Samples, Track } from '../track/index.ts';
+import { chanceFrom, type Chance } from '../measure/index.ts';
 import { walk, type Habits, type PlacedFault, type SimulatedFault, type TrueWalk } from './walk.ts';
 
 /** Settings of the simulated tracker, a stand-in for a device few gyms own. */

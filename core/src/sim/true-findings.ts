@@ -1,15 +1,15 @@
-import type { Point } from '../floor/vector.ts';
-import { align, type AlignedMove } from '../check/align.ts';
-import { clockMap } from '../check/clock.ts';
-import { compareWithPlan } from '../check/compare.ts';
-import { performedMoves, plannedGap } from '../check/observe.ts';
-import { expand } from '../pattern/expand.ts';
-import { courseOf } from '../pattern/flight.ts';
-import type { Finding, Performance } from '../pattern/performance.ts';
-import type { PlannedDrill } from '../pattern/plan.ts';
-import { judge } from '../pattern/rules.ts';
-import { gapSeries } from '../range/gap.ts';
-import { performPlan } from '../range/plan-performance.ts';
+import type { Point } from '../geometry/index.ts';
+import {
+  align,
+  type AlignedMove,
+  clockMap,
+  compareWithPlan,
+  performedMoves,
+  plannedGap,
+} from '../check/index.ts';
+import { expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
+import { type Finding, type Performance, judge, performPlan } from '../rules/index.ts';
+import { gapSeries } from '../range/index.ts';
 import type { TrueWalk } from './walk.ts';
 
 /**

@@ -1,8 +1,8 @@
-import { distanceM, wrapDeg } from '../floor/vector.ts';
-import { expand } from '../pattern/expand.ts';
+import { distanceM, wrapDeg } from '../geometry/index.ts';
+import { expand } from '../pattern/index.ts';
 import { drillOf, PERFECT } from '../../test/drills.ts';
 import { DEMO_DRILLS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
-import { chanceFrom } from '../floor/random.ts';
+import { chanceFrom } from '../measure/index.ts';
 import { simulate, spreadFaults, TRACKER_DEFAULTS } from './tracker.ts';
 import { trueFindings } from './true-findings.ts';
 import { SIMULATED_FAULTS, walk, type SimulatedFault } from './walk.ts';

@@ -1,4 +1,4 @@
-import { otherFoot, readStance, type FootName } from '../body/stance.ts';
+import { otherFoot, readStance, type FootName } from '../body/index.ts';
 import {
   add,
   distanceM,
@@ -10,14 +10,10 @@ import {
   scale,
   subtract,
   type Point,
-} from '../floor/vector.ts';
-import type { FaultName } from '../pattern/faults.ts';
-import type { Footfall, Footwork, Move } from '../pattern/footwork.ts';
-import type { Balls } from '../pattern/performance.ts';
-import type { PlannedDrill } from '../pattern/plan.ts';
-import { zigzagCones } from '../pattern/zigzag.ts';
-import { startingBalls } from '../range/plan-performance.ts';
-import type { Chance } from '../floor/random.ts';
+} from '../geometry/index.ts';
+import { type FaultName, type Balls, startingBalls } from '../rules/index.ts';
+import { type Footfall, type Footwork, type Move, type PlannedDrill, zigzagCones } from '../pattern/index.ts';
+import type { Chance } from '../measure/index.ts';
 
 /** Faults the simulated tracker can put into a walk. */
 export const SIMULATED_FAULTS = [

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { simulate, TRACKER_DEFAULTS } from '../sim/tracker.ts';
+import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf } from '../../test/drills.ts';
 import { LARGEST_CSV_BYTES, readTrackCsv, writeTrackCsv } from './csv.ts';
 

@@ -1,6 +1,5 @@
 import Papa from 'papaparse';
-import { plainCell, safeCell } from '../floor/csv-text.ts';
-import { problem, type Result } from '../floor/result.ts';
+import { plainCell, safeCell, problem, type Result } from '../measure/index.ts';
 import type { Samples, Track, TrackStrike } from './track.ts';
 import { validateTrack } from './validate.ts';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { expand } from '../pattern/expand.ts';
-import { distanceM } from '../floor/vector.ts';
-import { simulate, TRACKER_DEFAULTS } from '../sim/tracker.ts';
+import { expand } from '../pattern/index.ts';
+import { distanceM } from '../geometry/index.ts';
+import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf, perfectTrack } from '../../test/drills.ts';
 import { detectFootfalls } from './detect.ts';
 import type { Track } from './track.ts';

@@ -1,6 +1,6 @@
-import type { FootName } from '../body/stance.ts';
-import { distanceM, type Point } from '../floor/vector.ts';
-import type { Footfall } from '../pattern/footwork.ts';
+import type { FootName } from '../body/index.ts';
+import { distanceM, type Point } from '../geometry/index.ts';
+import type { Footfall } from '../pattern/index.ts';
 import { flightShape, type FlightShape } from './flight-shape.ts';
 import {
   fitFlight,

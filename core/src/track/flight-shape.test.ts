@@ -1,4 +1,4 @@
-import { minimumJerk } from '../pattern/flight.ts';
+import { minimumJerk } from '../pattern/index.ts';
 import { flightShape, lookUp, shareAtWay } from './flight-shape.ts';
 
 // Source: the regularised incomplete beta function in closed form (handbook): I_x(1,1) = x,

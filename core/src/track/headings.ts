@@ -1,4 +1,4 @@
-import { degrees, radians, wrapDeg } from '../floor/vector.ts';
+import { degrees, radians, wrapDeg } from '../geometry/index.ts';
 import type { FootSignal } from './signal.ts';
 import { indexBefore, medianOf } from './track.ts';
 

@@ -1,5 +1,5 @@
 import { gunzipSync } from 'node:zlib';
-import { simulate, TRACKER_DEFAULTS } from '../sim/tracker.ts';
+import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf } from '../../test/drills.ts';
 import { packTrack, unpackTrack } from './pack.ts';
 

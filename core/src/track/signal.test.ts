@@ -1,5 +1,5 @@
 import { standardDeviation } from 'simple-statistics';
-import { chanceFrom } from '../floor/random.ts';
+import { chanceFrom } from '../measure/index.ts';
 import { fitFlight, projectFlight } from './fit-flight.ts';
 import { flightShape, lookUp } from './flight-shape.ts';
 import { movingRuns, plantedBetween } from './segment.ts';

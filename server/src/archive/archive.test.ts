@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { strFromU8, unzipSync, zipSync, type Zippable } from 'fflate';
-import { DEMO_PLAN } from '@angled-chalk/core';
+import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import { backupSummarySchema, trackPageSchema } from '@angled-chalk/contract';
 import { dataDirectory, readyDirectory } from '../db/directory.ts';
 import { MIGRATIONS, statementsOf } from '../db/migrations.ts';

@@ -1,5 +1,7 @@
 import { CONSENTS, LEVELS, METHODS } from '@angled-chalk/contract';
-import type { FloorPlan, PlannedDrill, Plan, MeasuredLengths, Measurement, School } from '@angled-chalk/core';
+import type { MeasuredLengths, Measurement, School } from '@angled-chalk/core/body';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { PlannedDrill, Plan } from '@angled-chalk/core/pattern';
 import {
   customType,
   doublePrecision,

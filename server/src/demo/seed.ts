@@ -1,14 +1,13 @@
+import { checkTrack, verdictWords } from '@angled-chalk/core/check';
 import {
-  checkTrack,
   DEMO_CLUB_NAME,
   DEMO_DRILLS,
   DEMO_FLOORS,
   DEMO_PLANS,
   DEMO_STUDENTS,
-  packTrack,
   recordDemoDrill,
-  verdictWords,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/sim';
+import { packTrack } from '@angled-chalk/core/track';
 import type { StudentInput } from '@angled-chalk/contract';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';

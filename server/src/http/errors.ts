@@ -1,5 +1,5 @@
 import type { ApiError } from '@angled-chalk/contract';
-import type { InputProblem } from '@angled-chalk/core';
+import type { InputProblem } from '@angled-chalk/core/measure';
 import type { ErrorRequestHandler } from 'express';
 import { DatabaseAway } from '../db/seat.ts';
 

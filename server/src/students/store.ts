@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Belongings, Erased, Student, StudentInput, StudentUpdate } from '@angled-chalk/contract';
-import { noteLengths, type Measurement } from '@angled-chalk/core';
+import { noteLengths, type Measurement } from '@angled-chalk/core/body';
 import { and, asc, count, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';

@@ -1,4 +1,4 @@
-import { unpackTrack, type Track } from '@angled-chalk/core';
+import { unpackTrack, type Track } from '@angled-chalk/core/track';
 
 /** A packed 10-minute two-person track at 100 Hz is about 1.5 MB. */
 export const LARGEST_PACKED_BYTES = 8 * 2 ** 20;

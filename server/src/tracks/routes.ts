@@ -1,5 +1,5 @@
 import { filmingRefusal, pageQuerySchema, trackQuerySchema } from '@angled-chalk/contract';
-import type { Track } from '@angled-chalk/core';
+import type { Track } from '@angled-chalk/core/track';
 import express, { Router } from 'express';
 import type { Database } from '../db/open.ts';
 import { HttpProblem, notFound } from '../http/errors.ts';

@@ -25,7 +25,9 @@ import {
   type StudentInput,
   type TrackInfo,
 } from '@angled-chalk/contract';
-import type { FloorPlan, Plan, School } from '@angled-chalk/core';
+import type { School } from '@angled-chalk/core/body';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { Plan } from '@angled-chalk/core/pattern';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 } from 'uuid';
 import { z } from 'zod';

@@ -6,7 +6,7 @@ import Link from '@mui/material/Link';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import type { UnitSystem } from '@angled-chalk/core';
+import type { UnitSystem } from '@angled-chalk/core/measure';
 import { NavLink, Outlet } from 'react-router';
 import { useClub } from './club.tsx';
 import { useNotice } from './notice.tsx';

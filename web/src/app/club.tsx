@@ -1,5 +1,6 @@
 import type { Student } from '@angled-chalk/contract';
-import { SCHOOLS, type School, type StudentFit, type UnitSystem } from '@angled-chalk/core';
+import { SCHOOLS, type School, type StudentFit } from '@angled-chalk/core/body';
+import type { UnitSystem } from '@angled-chalk/core/measure';
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
 import { useSaveSettings, useSchools, useSettings, useSignedIn, useStudents } from '../api/queries.ts';
 

@@ -1,24 +1,19 @@
 import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
+import { toeHeadingDeg, type Foot, type FootName } from '@angled-chalk/core/body';
+import type { CheckResult } from '@angled-chalk/core/check';
 import {
   between,
-  courseOf,
   distanceM,
-  formatLength,
-  formatSmall,
   fromFacing,
   headingDeg,
   midpoint,
-  toeHeadingDeg,
-  zigzagCones,
-  type CheckResult,
-  type Finding,
-  type Foot,
-  type FootName,
-  type PlannedDrill,
   type Point,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/geometry';
+import { formatLength, formatSmall } from '@angled-chalk/core/measure';
+import { courseOf, zigzagCones, type PlannedDrill } from '@angled-chalk/core/pattern';
+import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import { formatSeconds, formatSmall, type CheckReport } from '@angled-chalk/core';
+import type { CheckReport } from '@angled-chalk/core/check';
+import { formatSeconds, formatSmall } from '@angled-chalk/core/measure';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';
 

@@ -1,6 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { checkTrack, DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core';
+import { checkTrack } from '@angled-chalk/core/check';
+import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core/sim';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { CheckFloor } from './CheckFloor.tsx';
 import { CheckMeasures } from './CheckMeasures.tsx';

@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
-import { fieldUnit, lengthToField, type CheckResult, type Finding } from '@angled-chalk/core';
+import type { CheckResult } from '@angled-chalk/core/check';
+import { fieldUnit, lengthToField } from '@angled-chalk/core/measure';
+import type { Finding } from '@angled-chalk/core/rules';
 import { LTTB } from 'downsample';
 import { useMemo, useState } from 'react';
 import {

@@ -7,14 +7,9 @@ import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TablePagination from '@mui/material/TablePagination';
 import TableRow from '@mui/material/TableRow';
-import {
-  faultWords,
-  formatDegrees,
-  formatSeconds,
-  formatSmall,
-  type CheckReport,
-  type MoveReport,
-} from '@angled-chalk/core';
+import type { CheckReport, MoveReport } from '@angled-chalk/core/check';
+import { formatDegrees, formatSeconds, formatSmall } from '@angled-chalk/core/measure';
+import { faultWords } from '@angled-chalk/core/rules';
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';

@@ -2,16 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import {
-  commonSpacing,
-  fitStance,
-  formatLength,
-  metres,
-  setPiece,
-  shoulderRopeM,
-  type Layout,
-  type LayoutPiece,
-} from '@angled-chalk/core';
+import { fitStance, metres, shoulderRopeM } from '@angled-chalk/core/body';
+import { commonSpacing, setPiece, type Layout, type LayoutPiece } from '@angled-chalk/core/layout';
+import { formatLength } from '@angled-chalk/core/measure';
 import { useMemo, useState } from 'react';
 import { useClub } from '../app/club.tsx';
 import { LengthBox } from '../parts/boxes.tsx';

@@ -1,12 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import {
-  fillWithCopies,
-  roundsFor,
-  type FilledPlan,
-  type LayoutPiece,
-  type StudentFit,
-} from '@angled-chalk/core';
+import type { StudentFit } from '@angled-chalk/core/body';
+import { roundsFor, type FilledPlan } from '@angled-chalk/core/filling';
+import { fillWithCopies, type LayoutPiece } from '@angled-chalk/core/layout';
 import { useState } from 'react';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { NumberBox } from '../parts/boxes.tsx';

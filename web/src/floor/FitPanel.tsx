@@ -1,14 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import {
-  FIT_WHY,
-  fitWords,
-  formatDegrees,
-  formatLength,
-  withGroups,
-  type RigidMove,
-} from '@angled-chalk/core';
+import { withGroups } from '@angled-chalk/core/layout';
+import { formatDegrees, formatLength } from '@angled-chalk/core/measure';
+import { FIT_WHY, fitWords, type RigidMove } from '@angled-chalk/core/placing';
 import { useClub } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { Panel } from '../parts/Page.tsx';

@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { boundsOf, formatLength, midpoint, clearRadiusM, type Fixture, type Floor } from '@angled-chalk/core';
+import { clearRadiusM, type Fixture, type Floor } from '@angled-chalk/core/floor';
+import { boundsOf, midpoint } from '@angled-chalk/core/geometry';
+import { formatLength } from '@angled-chalk/core/measure';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { Words } from './PiecePanel.tsx';

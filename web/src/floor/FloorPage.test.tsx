@@ -1,7 +1,9 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { StoredFloor } from '@angled-chalk/contract';
-import { DEMO_FLOORS, LAYOUT_KINDS, rectangularFloor, type FloorPlan } from '@angled-chalk/core';
+import { rectangularFloor } from '@angled-chalk/core/floor';
+import { LAYOUT_KINDS, type FloorPlan } from '@angled-chalk/core/layout';
+import { DEMO_FLOORS } from '@angled-chalk/core/sim';
 import { Route, Routes, useNavigate } from 'react-router';
 import { useEffect } from 'react';
 import { renderInClub, stubProgram } from '../../test/club.tsx';

@@ -3,15 +3,13 @@ import Button from '@mui/material/Button';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { floorFile, toOpenKeys, type StoredFloor } from '@angled-chalk/contract';
-import {
-  bringWords,
-  materialsOf,
-  movePlacement,
-  reshaped,
-  rulerFor,
-  type FloorFileKind,
-  type StudentFit,
-} from '@angled-chalk/core';
+import type { StudentFit } from '@angled-chalk/core/body';
+import { materialsOf } from '@angled-chalk/core/floor';
+import type { FloorFileKind } from '@angled-chalk/core/formats';
+import { reshaped } from '@angled-chalk/core/layout';
+import { movePlacement } from '@angled-chalk/core/placing';
+import { rulerFor } from '@angled-chalk/core/range';
+import { bringWords } from '@angled-chalk/core/setout';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useFloors } from '../api/queries.ts';
@@ -173,7 +171,7 @@ function FloorTitle({
   const materials = useMemo(() => materialsOf(laid.flatMap(({ marks }) => marks)), [laid]);
   const bring = bringWords(materials, units);
   const file = async (kind: FloorFileKind, type: string): Promise<void> => {
-    const { FLOOR_FILES } = await import('@angled-chalk/core/pattern/floor-files');
+    const { FLOOR_FILES } = await import('@angled-chalk/core/formats');
     saveText(`${plan.name}.${kind}`, FLOOR_FILES[kind](plan, ruler), type);
   };
   return (

@@ -1,7 +1,10 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { floorFile, toOpenKeys, type StoredFloor } from '@angled-chalk/contract';
-import { DEMO_FLOORS, DEMO_STUDENTS, FLOOR_FILES, rulerFor, type FloorPlan } from '@angled-chalk/core';
+import { FLOOR_FILES } from '@angled-chalk/core/formats';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import { rulerFor } from '@angled-chalk/core/range';
+import { DEMO_FLOORS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Route, Routes, useParams } from 'react-router';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { FloorsPage } from './FloorsPage.tsx';

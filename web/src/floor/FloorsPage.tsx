@@ -1,18 +1,11 @@
 import Box from '@mui/material/Box';
 import type { StoredFloor } from '@angled-chalk/contract';
-import {
-  fitFindings,
-  laidOut,
-  placementsOf,
-  placesFor,
-  rulerFor,
-  STANDARD_FLOORS,
-  standardFloor,
-  USUAL_TAPE,
-  type FloorPlan,
-  type InputProblem,
-  type Result,
-} from '@angled-chalk/core';
+import { STANDARD_FLOORS, standardFloor } from '@angled-chalk/core/floor';
+import { laidOut, placementsOf, placesFor, type FloorPlan } from '@angled-chalk/core/layout';
+import type { InputProblem, Result } from '@angled-chalk/core/measure';
+import { fitFindings } from '@angled-chalk/core/placing';
+import { rulerFor } from '@angled-chalk/core/range';
+import { USUAL_TAPE } from '@angled-chalk/core/setout';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { newId, useAddFloor, useFloors } from '../api/queries.ts';

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { LAYOUT_RANGES } from '@angled-chalk/contract';
-import { unlocked } from '@angled-chalk/core';
+import { unlocked } from '@angled-chalk/core/layout';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { LengthBox } from '../parts/boxes.tsx';

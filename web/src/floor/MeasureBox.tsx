@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import { BAND_NAMES, formatLength, type Measure, type Ruler } from '@angled-chalk/core';
+import { BAND_NAMES, type Measure, type Ruler } from '@angled-chalk/core/body';
+import { formatLength } from '@angled-chalk/core/measure';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';

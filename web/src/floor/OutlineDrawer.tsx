@@ -1,4 +1,5 @@
-import { crossingSides, distanceM, formatLength, type Point } from '@angled-chalk/core';
+import { crossingSides, distanceM, type Point } from '@angled-chalk/core/geometry';
+import { formatLength } from '@angled-chalk/core/measure';
 import { useEffect, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';

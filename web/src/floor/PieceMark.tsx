@@ -1,4 +1,5 @@
-import { layoutKindOf, midpoint, type LaidPiece, type Piece, type Point } from '@angled-chalk/core';
+import { midpoint, type Point } from '@angled-chalk/core/geometry';
+import { layoutKindOf, type LaidPiece, type Piece } from '@angled-chalk/core/layout';
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../plan/drawing.ts';

@@ -3,17 +3,17 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { floorPlanSchema } from '@angled-chalk/contract';
+import type { Measure } from '@angled-chalk/core/body';
+import type { Mark } from '@angled-chalk/core/floor';
 import {
   layoutKindOf,
   setPiece,
   withMark,
   type Layout,
   type LayoutPiece,
-  type Mark,
-  type Measure,
   type MarkPiece,
   type Piece,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/layout';
 import { useState } from 'react';
 import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';

@@ -1,4 +1,6 @@
-import { reshaped, crossingSides, type Fixture, type Point } from '@angled-chalk/core';
+import type { Fixture } from '@angled-chalk/core/floor';
+import { crossingSides, type Point } from '@angled-chalk/core/geometry';
+import { reshaped } from '@angled-chalk/core/layout';
 import { useDrawing } from '../plan/drawing.ts';
 import { Movable } from '../plan/Movable.tsx';
 import type { FloorEditor } from './useFloorEditor.ts';

@@ -10,7 +10,7 @@ import {
   type Edge,
   type Fixture,
   type Floor,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/floor';
 import { useState } from 'react';
 import { LengthBox } from '../parts/boxes.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';

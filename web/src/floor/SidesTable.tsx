@@ -1,14 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import {
-  formatSmall,
-  outlineOfSides,
-  reshaped,
-  sidesOfOutline,
-  type Floor,
-  type InputProblem,
-  type Side,
-} from '@angled-chalk/core';
+import type { Floor } from '@angled-chalk/core/floor';
+import { outlineOfSides, sidesOfOutline, type Side } from '@angled-chalk/core/geometry';
+import { reshaped } from '@angled-chalk/core/layout';
+import { formatSmall, type InputProblem } from '@angled-chalk/core/measure';
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { ProblemBox } from '../parts/ErrorBox.tsx';

@@ -2,11 +2,10 @@ import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import ToggleButton from '@mui/material/ToggleButton';
 import Tooltip from '@mui/material/Tooltip';
+import type { Mark, MarkKind } from '@angled-chalk/core/floor';
+import { boundsOf, contains, midpoint, type Point } from '@angled-chalk/core/geometry';
 import {
   addPiece,
-  boundsOf,
-  contains,
-  formatLength,
   freeName,
   freeShift,
   laidOut,
@@ -14,13 +13,10 @@ import {
   placementsOf,
   freeNumber,
   LAYOUT_KINDS,
-  midpoint,
   newPiece,
-  type Mark,
-  type MarkKind,
   type Piece,
-  type Point,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/layout';
+import { formatLength } from '@angled-chalk/core/measure';
 import {
   Copy,
   FlipHorizontal2,

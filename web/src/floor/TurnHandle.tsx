@@ -1,13 +1,6 @@
-import {
-  formatDegrees,
-  forward,
-  headingDeg,
-  laneBox,
-  middleOfChosen,
-  unlocked,
-  wrapDeg,
-  type Point,
-} from '@angled-chalk/core';
+import { forward, headingDeg, wrapDeg, type Point } from '@angled-chalk/core/geometry';
+import { laneBox, middleOfChosen, unlocked } from '@angled-chalk/core/layout';
+import { formatDegrees } from '@angled-chalk/core/measure';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { PALETTE } from '../app/palette.ts';

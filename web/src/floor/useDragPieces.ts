@@ -1,13 +1,7 @@
-import {
-  formatLength,
-  originOfPiece,
-  snap,
-  unlocked,
-  withGroups,
-  type Point,
-  type SnapGuide,
-  type SnapRules,
-} from '@angled-chalk/core';
+import type { Point } from '@angled-chalk/core/geometry';
+import { originOfPiece, unlocked, withGroups } from '@angled-chalk/core/layout';
+import { formatLength } from '@angled-chalk/core/measure';
+import { snap, type SnapGuide, type SnapRules } from '@angled-chalk/core/placing';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { useUnits } from '../app/club.tsx';

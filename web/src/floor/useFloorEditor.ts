@@ -1,8 +1,9 @@
 import { floorPlanSchema, type StoredFloor } from '@angled-chalk/contract';
+import type { Ruler } from '@angled-chalk/core/body';
+import type { Point } from '@angled-chalk/core/geometry';
 import {
   breakChosen,
   duplicateChosen,
-  fitFindings,
   groupChosen,
   laidOut,
   lockChosen,
@@ -12,14 +13,10 @@ import {
   placementsOf,
   removeChosen,
   withGroups,
-  type FitFinding,
   type FloorPlan,
   type LaidPiece,
-  type Placement,
-  type Point,
-  type RigidMove,
-  type Ruler,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/layout';
+import { fitFindings, type FitFinding, type Placement, type RigidMove } from '@angled-chalk/core/placing';
 import { useCallback, useMemo, useState } from 'react';
 import { newId, useStored } from '../api/queries.ts';
 import { useKeeping, type Keeping } from '../parts/useKeeping.ts';

@@ -1,6 +1,6 @@
 import Alert from '@mui/material/Alert';
 import AlertTitle from '@mui/material/AlertTitle';
-import type { InputProblem } from '@angled-chalk/core';
+import type { InputProblem } from '@angled-chalk/core/measure';
 import type { ReactNode } from 'react';
 import { ApiProblem } from '../api/client.ts';
 

@@ -1,6 +1,8 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { checkPlan, DEMO_PLAN, DEMO_STUDENTS, faultWhy, type Finding } from '@angled-chalk/core';
+import { checkPlan } from '@angled-chalk/core/check';
+import { faultWhy, type Finding } from '@angled-chalk/core/rules';
+import { DEMO_PLAN, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { useState } from 'react';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { ApiProblem } from '../api/client.ts';

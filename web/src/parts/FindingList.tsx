@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { faultWhy, type Finding } from '@angled-chalk/core';
+import { faultWhy, type Finding } from '@angled-chalk/core/rules';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Verdict } from '@angled-chalk/core';
+import type { Verdict } from '@angled-chalk/core/measure';
 import { PALETTE } from '../app/palette.ts';
 
 const LOOK: Readonly<Record<Verdict, { colour: string; word: string; shape: string; sign: string }>> = {

@@ -1,5 +1,5 @@
 import TextField from '@mui/material/TextField';
-import { lengthFieldText, parseLength } from '@angled-chalk/core';
+import { lengthFieldText, parseLength } from '@angled-chalk/core/measure';
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 

@@ -1,7 +1,7 @@
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import { formatLength } from '@angled-chalk/core';
+import { formatLength } from '@angled-chalk/core/measure';
 import { useController, useFormContext, type FieldValues, type Path } from 'react-hook-form';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox, NumberBox } from './boxes.tsx';

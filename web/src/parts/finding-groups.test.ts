@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { distanceM, type Finding } from '@angled-chalk/core';
+import { distanceM } from '@angled-chalk/core/geometry';
+import type { Finding } from '@angled-chalk/core/rules';
 import { groupFindings, spread } from './finding-groups.ts';
 
 const found = (fault: Finding['fault'], x: number, verdict: Finding['verdict'] = 'not-met'): Finding => ({

@@ -1,4 +1,5 @@
-import { distanceM, type Finding, type Point } from '@angled-chalk/core';
+import { distanceM, type Point } from '@angled-chalk/core/geometry';
+import type { Finding } from '@angled-chalk/core/rules';
 
 /** Findings of one kind at one place: one row of a list, one mark on a drawing. */
 export interface FindingGroup {

@@ -1,4 +1,4 @@
-import type { Finding } from '@angled-chalk/core';
+import type { Finding } from '@angled-chalk/core/rules';
 import { amount, findingWords } from './finding-words.ts';
 
 const finding: Finding = {

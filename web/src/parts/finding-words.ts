@@ -1,11 +1,5 @@
-import {
-  faultWords,
-  formatDegrees,
-  formatSeconds,
-  formatSmall,
-  type Finding,
-  type UnitSystem,
-} from '@angled-chalk/core';
+import { formatDegrees, formatSeconds, formatSmall, type UnitSystem } from '@angled-chalk/core/measure';
+import { faultWords, type Finding } from '@angled-chalk/core/rules';
 
 /** A measured value or limit with its unit, in the coach's units. */
 export function amount(value: number, unit: Finding['unit'], units: UnitSystem): string {

@@ -1,6 +1,6 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { missingLetters } from '@angled-chalk/core/print/letters';
+import { missingLetters } from '@angled-chalk/core/print';
 import { useState, type ReactNode } from 'react';
 import { ErrorBox } from './ErrorBox.tsx';
 

@@ -1,6 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { formatLength, type Plan, type PlannedDrill } from '@angled-chalk/core';
+import { formatLength } from '@angled-chalk/core/measure';
+import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
 import { useQuery } from '@tanstack/react-query';
 import { useClub } from '../app/club.tsx';
 import { runInWorker } from '../work/run.ts';

@@ -1,6 +1,8 @@
 import { act, renderHook, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { checkPlan, DEMO_PLAN, DEMO_STUDENTS, type Plan } from '@angled-chalk/core';
+import { checkPlan } from '@angled-chalk/core/check';
+import type { Plan } from '@angled-chalk/core/pattern';
+import { DEMO_PLAN, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
 import { usePlayback } from './usePlayback.ts';

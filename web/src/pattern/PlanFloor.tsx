@@ -1,14 +1,8 @@
-import {
-  formatLength,
-  fromFacing,
-  placeStance,
-  posesOf,
-  zigzagCones,
-  zigzagWaypoints,
-  type Finding,
-  type Footwork,
-  type Plan,
-} from '@angled-chalk/core';
+import { placeStance } from '@angled-chalk/core/body';
+import { fromFacing } from '@angled-chalk/core/geometry';
+import { formatLength } from '@angled-chalk/core/measure';
+import { posesOf, zigzagCones, zigzagWaypoints, type Footwork, type Plan } from '@angled-chalk/core/pattern';
+import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';

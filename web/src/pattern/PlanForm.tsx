@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { PLAN_RANGES } from '@angled-chalk/contract';
-import { rectangularFloor, type Plan } from '@angled-chalk/core';
+import { rectangularFloor } from '@angled-chalk/core/floor';
+import type { Plan } from '@angled-chalk/core/pattern';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useFloors } from '../api/queries.ts';
 import { LengthBox } from '../parts/boxes.tsx';

@@ -2,15 +2,11 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { planFile, planSchema, toOpenKeys, type StoredPlan, type Student } from '@angled-chalk/contract';
-import {
-  formatLength,
-  midpoint,
-  performPlan,
-  type Finding,
-  type Judged,
-  type Plan,
-  type PlannedDrill,
-} from '@angled-chalk/core';
+import type { Judged } from '@angled-chalk/core/check';
+import { midpoint } from '@angled-chalk/core/geometry';
+import { formatLength } from '@angled-chalk/core/measure';
+import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
+import { performPlan, type Finding } from '@angled-chalk/core/rules';
 import { useMemo, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';

@@ -1,7 +1,9 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { planFile, toOpenKeys, type StoredPlan } from '@angled-chalk/contract';
-import { checkPlan, DEMO_PLANS, DEMO_STUDENTS, type Plan } from '@angled-chalk/core';
+import { checkPlan } from '@angled-chalk/core/check';
+import type { Plan } from '@angled-chalk/core/pattern';
+import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Route, Routes, useParams } from 'react-router';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { groupFindings } from '../parts/finding-groups.ts';

@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { DEMO_PLAN, formatLength, type Plan, type Result } from '@angled-chalk/core';
+import { formatLength, type Result } from '@angled-chalk/core/measure';
+import type { Plan } from '@angled-chalk/core/pattern';
+import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import type { StoredPlan, Student } from '@angled-chalk/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -15,7 +17,7 @@ import { useRemoving } from '../parts/useRemoving.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { judgeAll } from '../work/useJudged.ts';
 import { useTask } from '../work/useTask.ts';
-import type { InputProblem } from '@angled-chalk/core';
+import type { InputProblem } from '@angled-chalk/core/measure';
 import { foundIn, type Found } from './kept-judgements.ts';
 
 const NEW_PLAN: Plan = { ...DEMO_PLAN, name: 'New zigzag' };

@@ -1,5 +1,6 @@
 import type { StoredPlan } from '@angled-chalk/contract';
-import { DEMO_PLANS, DEMO_STUDENTS, type StudentFit } from '@angled-chalk/core';
+import type { StudentFit } from '@angled-chalk/core/body';
+import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { judgeAll } from '../work/useJudged.ts';
 import { foundIn } from './kept-judgements.ts';
 

@@ -1,5 +1,6 @@
 import type { StoredPlan } from '@angled-chalk/contract';
-import type { PlannedDrill, StudentFit } from '@angled-chalk/core';
+import type { StudentFit } from '@angled-chalk/core/body';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
 
 /** Places to mend; null when there are too many moves to judge in a list. */

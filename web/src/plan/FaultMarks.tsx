@@ -1,4 +1,5 @@
-import { distanceM, type Finding, type Point } from '@angled-chalk/core';
+import { distanceM, type Point } from '@angled-chalk/core/geometry';
+import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { groupFindings, spread, type Disc, type FindingGroup } from '../parts/finding-groups.ts';

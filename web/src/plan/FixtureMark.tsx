@@ -1,4 +1,4 @@
-import { benchCorners, clearRadiusM, swingRadiusM, type Fixture } from '@angled-chalk/core';
+import { benchCorners, clearRadiusM, swingRadiusM, type Fixture } from '@angled-chalk/core/floor';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from './drawing.ts';
 import { pathOf, toDrawing } from './frame.ts';

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import { outwardAt, type Floor, type Point } from '@angled-chalk/core';
+import type { Floor } from '@angled-chalk/core/floor';
+import { outwardAt, type Point } from '@angled-chalk/core/geometry';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch';

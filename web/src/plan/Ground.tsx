@@ -1,4 +1,4 @@
-import type { Edge } from '@angled-chalk/core';
+import type { Edge } from '@angled-chalk/core/floor';
 import { PALETTE } from '../app/palette.ts';
 import type { Frame } from './frame.ts';
 

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import type { Floor, Point } from '@angled-chalk/core';
+import type { Floor } from '@angled-chalk/core/floor';
+import type { Point } from '@angled-chalk/core/geometry';
 import { PALETTE } from '../app/palette.ts';
 import { frameInBox, pathOf, toDrawing, type Frame } from './frame.ts';
 

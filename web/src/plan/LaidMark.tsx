@@ -1,4 +1,5 @@
-import { forward, fromFacing, headingDeg, type Mark, type Point } from '@angled-chalk/core';
+import type { Mark } from '@angled-chalk/core/floor';
+import { forward, fromFacing, headingDeg, type Point } from '@angled-chalk/core/geometry';
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from './drawing.ts';

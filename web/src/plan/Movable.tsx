@@ -1,4 +1,5 @@
-import { formatLength, type Point, type UnitSystem } from '@angled-chalk/core';
+import type { Point } from '@angled-chalk/core/geometry';
+import { formatLength, type UnitSystem } from '@angled-chalk/core/measure';
 import { useDrag } from '@use-gesture/react';
 import type { KeyboardEvent, ReactNode } from 'react';
 import { useUnits } from '../app/club.tsx';

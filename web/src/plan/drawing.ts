@@ -1,4 +1,4 @@
-import type { Point } from '@angled-chalk/core';
+import type { Point } from '@angled-chalk/core/geometry';
 import { createContext, use, type RefObject } from 'react';
 import { toFloor, type Frame } from './frame.ts';
 

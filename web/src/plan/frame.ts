@@ -1,4 +1,4 @@
-import type { Point } from '@angled-chalk/core';
+import type { Point } from '@angled-chalk/core/geometry';
 
 /**
  * Drawing frame: one unit is one metre, origin at the top left of the drawing, y downward. Floors

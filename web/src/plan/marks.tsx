@@ -1,17 +1,13 @@
+import { footOutline, type Body, type Foot, type FootName } from '@angled-chalk/core/body';
+import type { Cone, Target } from '@angled-chalk/core/floor';
 import {
   distanceM,
-  footOutline,
   forward,
   fromFacing,
   headingDeg,
   midpoint,
-  type Body,
-  type Cone,
-  type Foot,
-  type FootName,
   type Point,
-  type Target,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/geometry';
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from './drawing.ts';

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { LARGEST_CSV_BYTES, tooLarge, type InputProblem, type Result } from '@angled-chalk/core';
+import type { InputProblem, Result } from '@angled-chalk/core/measure';
+import { LARGEST_CSV_BYTES, tooLarge } from '@angled-chalk/core/track';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useAddTrack } from '../api/queries.ts';

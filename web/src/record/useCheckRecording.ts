@@ -1,5 +1,6 @@
 import type { StoredPlan, Student } from '@angled-chalk/contract';
-import { verdictWords, type PlannedDrill } from '@angled-chalk/core';
+import { verdictWords } from '@angled-chalk/core/check';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';

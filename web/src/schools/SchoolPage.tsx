@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { SCHOOL_RANGES, schoolSchema, type StoredSchool } from '@angled-chalk/contract';
-import { fitStance, formatDegrees, formatLength, type School } from '@angled-chalk/core';
+import { fitStance, type School } from '@angled-chalk/core/body';
+import { formatDegrees, formatLength } from '@angled-chalk/core/measure';
 import { FormProvider } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { useStored, useDelete, useRestore, useSchools } from '../api/queries.ts';

@@ -1,12 +1,7 @@
 import Box from '@mui/material/Box';
-import {
-  bringWords,
-  formatTape,
-  squareWords,
-  stationWords,
-  type SetOutJob,
-  type Station,
-} from '@angled-chalk/core';
+import { formatTape } from '@angled-chalk/core/measure';
+import type { SetOutJob } from '@angled-chalk/core/pattern';
+import { bringWords, squareWords, stationWords, type Station } from '@angled-chalk/core/setout';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';
 

@@ -1,4 +1,4 @@
-import type { Point } from '@angled-chalk/core';
+import type { Point } from '@angled-chalk/core/geometry';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../plan/drawing.ts';
 import { toDrawing } from '../plan/frame.ts';

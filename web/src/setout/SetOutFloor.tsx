@@ -1,4 +1,6 @@
-import { formatTape, type SetOutJob, type SetOutRow } from '@angled-chalk/core';
+import { formatTape } from '@angled-chalk/core/measure';
+import type { SetOutJob } from '@angled-chalk/core/pattern';
+import type { SetOutRow } from '@angled-chalk/core/setout';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView, type Focus } from '../plan/FloorView.tsx';

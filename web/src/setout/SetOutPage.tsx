@@ -1,14 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import {
-  formatLength,
-  formatSmall,
-  marksCsv,
-  setOutCsv,
-  type SetOutJob,
-  type UnitSystem,
-} from '@angled-chalk/core';
-import type { Paper } from '@angled-chalk/core/print/sheet';
+import { marksCsv } from '@angled-chalk/core/formats';
+import { formatLength, formatSmall, type UnitSystem } from '@angled-chalk/core/measure';
+import type { SetOutJob } from '@angled-chalk/core/pattern';
+import { setOutCsv } from '@angled-chalk/core/setout';
+import type { Paper } from '@angled-chalk/core/print';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useUnits } from '../app/club.tsx';
@@ -70,7 +66,7 @@ function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: 
   const printing = usePrinting();
   const print = (paper: Paper): void =>
     printing.print(wordsOnSheet(job, found.forWhom), async () => {
-      const { setOutSheet } = await import('@angled-chalk/core/print/setout-sheet');
+      const { setOutSheet } = await import('@angled-chalk/core/print');
       saveBytes(
         `${job.name}.set-out.pdf`,
         await setOutSheet(job, units, paper, found.forWhom),

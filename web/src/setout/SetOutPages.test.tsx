@@ -1,12 +1,8 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import {
-  DEMO_FLOORS,
-  DEMO_PLANS,
-  floorJob,
-  rulerFor,
-  DEMO_STUDENTS,
-  type FloorPlan,
-} from '@angled-chalk/core';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import { floorJob } from '@angled-chalk/core/pattern';
+import { rulerFor } from '@angled-chalk/core/range';
+import { DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { useEffect } from 'react';
 import { Route, Routes, useNavigate } from 'react-router';
 import { renderInClub, stubProgram } from '../../test/club.tsx';

@@ -6,7 +6,8 @@ import TableCell from '@mui/material/TableCell';
 import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { checkWords, formatSmall, howWords, type SetOutRow } from '@angled-chalk/core';
+import { formatSmall } from '@angled-chalk/core/measure';
+import { checkWords, howWords, type SetOutRow } from '@angled-chalk/core/setout';
 import { useUnits } from '../app/club.tsx';
 
 /** A row a mark, in the order of placing; long tables scroll in their own frame. */

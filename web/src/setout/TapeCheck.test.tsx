@@ -1,6 +1,8 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { DEMO_PLAN, distanceM, planJob, zigzagCones } from '@angled-chalk/core';
+import { distanceM } from '@angled-chalk/core/geometry';
+import { planJob, zigzagCones } from '@angled-chalk/core/pattern';
+import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
 

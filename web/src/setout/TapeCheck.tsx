@@ -1,14 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import {
-  formatSmall,
-  formatTape,
-  moveWords,
-  tapeBack,
-  landmarksOf,
-  type Reading,
-  type SetOutJob,
-} from '@angled-chalk/core';
+import { formatSmall, formatTape } from '@angled-chalk/core/measure';
+import type { SetOutJob } from '@angled-chalk/core/pattern';
+import { moveWords, tapeBack, landmarksOf, type Reading } from '@angled-chalk/core/setout';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox } from '../parts/boxes.tsx';

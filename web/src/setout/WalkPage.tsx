@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { checkWords, formatSmall, howWords, type SetOutJob, type SetOutRow } from '@angled-chalk/core';
+import { formatSmall } from '@angled-chalk/core/measure';
+import type { SetOutJob } from '@angled-chalk/core/pattern';
+import { checkWords, howWords, type SetOutRow } from '@angled-chalk/core/setout';
 import { Check, ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,5 @@
-import { formatLength, type SetOutJob, type UnitSystem } from '@angled-chalk/core';
+import { formatLength, type UnitSystem } from '@angled-chalk/core/measure';
+import type { SetOutJob } from '@angled-chalk/core/pattern';
 
 /** Which marks no tape reaches, and the way out; empty when all are reached. */
 export function outOfReachWords({ table }: SetOutJob, units: UnitSystem): string {

@@ -1,4 +1,5 @@
-import { floorJob, planJob, rulerFor, type SetOutJob } from '@angled-chalk/core';
+import { floorJob, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
+import { rulerFor } from '@angled-chalk/core/range';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { useFloors, usePlans } from '../api/queries.ts';

@@ -1,4 +1,4 @@
-import type { SetOutJob } from '@angled-chalk/core';
+import type { SetOutJob } from '@angled-chalk/core/pattern';
 import { useDeviceState } from '../parts/useDeviceState.ts';
 
 interface Kept<T> {

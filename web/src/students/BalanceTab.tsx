@@ -1,15 +1,8 @@
 import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
-import {
-  balanceOf,
-  DIRECTIONS,
-  formatDegrees,
-  formatLength,
-  formatSmall,
-  fromFacing,
-  placeStance,
-  type Balance,
-} from '@angled-chalk/core';
+import { balanceOf, DIRECTIONS, placeStance, type Balance } from '@angled-chalk/core/body';
+import { fromFacing } from '@angled-chalk/core/geometry';
+import { formatDegrees, formatLength, formatSmall } from '@angled-chalk/core/measure';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';

@@ -4,7 +4,8 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { formatLength, formatSmall, type FittedStance, type Quantity } from '@angled-chalk/core';
+import type { FittedStance, Quantity } from '@angled-chalk/core/body';
+import { formatLength, formatSmall } from '@angled-chalk/core/measure';
 import { useUnits } from '../app/club.tsx';
 
 /** Every length the fit uses, with where it comes from and how far it may be off. */

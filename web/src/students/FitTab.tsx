@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
-import { fitStance, formatDegrees, formatLength, noTapeStance, otherFoot } from '@angled-chalk/core';
+import { fitStance, noTapeStance, otherFoot } from '@angled-chalk/core/body';
+import { formatDegrees, formatLength } from '@angled-chalk/core/measure';
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';

@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { LENGTH_RANGES, type Student, type StudentInput } from '@angled-chalk/contract';
-import { formatLength } from '@angled-chalk/core';
+import { formatLength } from '@angled-chalk/core/measure';
 import { useState } from 'react';
 import { newId, useAddStudent } from '../api/queries.ts';
 import { useUnits } from '../app/club.tsx';

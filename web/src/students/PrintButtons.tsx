@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { type FittedStance } from '@angled-chalk/core';
+import type { FittedStance } from '@angled-chalk/core/body';
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { saveBytes } from '../parts/download.ts';
@@ -16,10 +16,8 @@ export function PrintButtons({ name, stance }: { readonly name: string; readonly
     printing.print(name, async () => {
       const bytes =
         what === 'card'
-          ? await (
-              await import('@angled-chalk/core/print/stance-card')
-            ).stanceCard(name, stance, units, paper)
-          : await (await import('@angled-chalk/core/print/foot-template')).footTemplate(name, stance, paper);
+          ? await (await import('@angled-chalk/core/print')).stanceCard(name, stance, units, paper)
+          : await (await import('@angled-chalk/core/print')).footTemplate(name, stance, paper);
       saveBytes(
         `${name} ${what === 'card' ? 'stance card' : 'foot template'} ${paper}.pdf`,
         bytes,

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import { formatLength, formatSmall, type ReachRow } from '@angled-chalk/core';
+import { formatLength, formatSmall } from '@angled-chalk/core/measure';
+import type { ReachRow } from '@angled-chalk/core/range';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { Panel } from '../parts/Page.tsx';

@@ -1,10 +1,9 @@
 import Box from '@mui/material/Box';
 import { LENGTH_RANGES, type StudentInput } from '@angled-chalk/contract';
+import { formatLength, formatSmall } from '@angled-chalk/core/measure';
 import {
   contactWith,
   bagTarget,
-  formatLength,
-  formatSmall,
   guardRule,
   reachRows,
   shinRule,
@@ -16,7 +15,7 @@ import {
   type ReachTarget,
   type Striker,
   type TargetPart,
-} from '@angled-chalk/core';
+} from '@angled-chalk/core/range';
 import { useMemo, useState } from 'react';
 import { useClub } from '../app/club.tsx';
 import { LengthBox } from '../parts/boxes.tsx';

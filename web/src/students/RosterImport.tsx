@@ -22,7 +22,7 @@ import {
   type RosterRow,
   type RosterTable,
 } from '@angled-chalk/contract';
-import { formatLength } from '@angled-chalk/core';
+import { formatLength } from '@angled-chalk/core/measure';
 import type { Remote } from 'comlink';
 import { useMemo, useState } from 'react';
 import { newId, useEveryone, useImportRoster } from '../api/queries.ts';

@@ -7,14 +7,9 @@ import TableCell from '@mui/material/TableCell';
 import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import {
-  compareSchools,
-  fitStance,
-  formatDegrees,
-  formatLength,
-  gainsOf,
-  type School,
-} from '@angled-chalk/core';
+import { fitStance, type School } from '@angled-chalk/core/body';
+import { formatDegrees, formatLength } from '@angled-chalk/core/measure';
+import { compareSchools, gainsOf } from '@angled-chalk/core/range';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId, useAddSchool } from '../api/queries.ts';

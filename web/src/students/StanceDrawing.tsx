@@ -1,11 +1,6 @@
-import {
-  formatDegrees,
-  formatLength,
-  fromFacing,
-  placeStance,
-  type FittedStance,
-  type Point,
-} from '@angled-chalk/core';
+import { placeStance, type FittedStance } from '@angled-chalk/core/body';
+import { fromFacing, type Point } from '@angled-chalk/core/geometry';
+import { formatDegrees, formatLength } from '@angled-chalk/core/measure';
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';

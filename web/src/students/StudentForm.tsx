@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { CONSENTS, LENGTH_RANGES, LEVELS, METHODS, type StudentInput } from '@angled-chalk/contract';
-import { SCHOOLS } from '@angled-chalk/core';
+import { SCHOOLS } from '@angled-chalk/core/body';
 import { useClub } from '../app/club.tsx';
 import { ChoiceField, LengthField, NumberField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';

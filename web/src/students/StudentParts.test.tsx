@@ -1,6 +1,8 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { DEMO_STUDENTS, fitStance, reachRows, SCHOOLS, strikerOf } from '@angled-chalk/core';
+import { fitStance, SCHOOLS } from '@angled-chalk/core/body';
+import { reachRows, strikerOf } from '@angled-chalk/core/range';
+import { DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { renderInClub, STUDENTS, stubProgram } from '../../test/club.tsx';
 import { BalanceTab } from './BalanceTab.tsx';
 import { BodyTable } from './BodyTable.tsx';

@@ -4,7 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Paper from '@mui/material/Paper';
 import Switch from '@mui/material/Switch';
 import { rosterCsv, type Student } from '@angled-chalk/contract';
-import { SCHOOLS } from '@angled-chalk/core';
+import { SCHOOLS } from '@angled-chalk/core/body';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useEveryone, useRestore, useStudents } from '../api/queries.ts';

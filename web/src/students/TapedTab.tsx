@@ -1,12 +1,7 @@
 import Box from '@mui/material/Box';
-import {
-  distanceM,
-  formatLength,
-  otherFoot,
-  placeStance,
-  readTaped,
-  type TapedStance,
-} from '@angled-chalk/core';
+import { otherFoot, placeStance, readTaped, type TapedStance } from '@angled-chalk/core/body';
+import { distanceM } from '@angled-chalk/core/geometry';
+import { formatLength } from '@angled-chalk/core/measure';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMemo } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';

@@ -1,5 +1,5 @@
 import type { Student } from '@angled-chalk/contract';
-import type { FittedStance, StudentFit } from '@angled-chalk/core';
+import type { FittedStance, StudentFit } from '@angled-chalk/core/body';
 
 /** What every part of the fitting room works on. */
 export interface Fitting {

@@ -1,4 +1,4 @@
-import type { LengthName } from '@angled-chalk/core';
+import type { LengthName } from '@angled-chalk/core/body';
 
 export const LENGTH_WORDS: Readonly<Record<LengthName, string>> = {
   statureM: 'height',

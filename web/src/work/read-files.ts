@@ -1,14 +1,8 @@
 import { readFloorFile, readPlanFile } from '@angled-chalk/contract';
-import {
-  planOfDrawing,
-  planOfMarks,
-  problem,
-  readFloorSvg,
-  readMarksCsv,
-  type FloorPlan,
-  type Plan,
-  type Result,
-} from '@angled-chalk/core';
+import { planOfDrawing, planOfMarks, readFloorSvg, readMarksCsv } from '@angled-chalk/core/formats';
+import type { FloorPlan } from '@angled-chalk/core/layout';
+import { problem, type Result } from '@angled-chalk/core/measure';
+import type { Plan } from '@angled-chalk/core/pattern';
 import { v4 as newId } from 'uuid';
 
 /** No file of ours but a recording is larger. */

@@ -1,4 +1,5 @@
-import { judgePlan, type Judged, type PlannedDrill } from '@angled-chalk/core';
+import { judgePlan, type Judged } from '@angled-chalk/core/check';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Remote } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { runInWorker } from './run.ts';

@@ -1,34 +1,16 @@
 import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
-import {
-  checkTrack,
-  fillWithLayout,
-  fitAll,
-  fitCsv,
-  nearestCleanLane,
-  nearestPassing,
-  rulerFor,
-  packTrack,
-  readTrackCsv,
-  simulate,
-  TRACKER_DEFAULTS,
-  spreadFaults,
-  expand,
-  judgePlan,
-  unpackTrack,
-  type CheckResult,
-  type Judged,
-  type FilledPlan,
-  type FloorPlan,
-  type Plan,
-  type Floor,
-  type LayoutPiece,
-  type Placement,
-  type RigidMove,
-  type PlannedDrill,
-  type Result,
-  type SimulatedFault,
-  type StudentFit,
-} from '@angled-chalk/core';
+import type { StudentFit } from '@angled-chalk/core/body';
+import { checkTrack, judgePlan, type CheckResult, type Judged } from '@angled-chalk/core/check';
+import { fillWithLayout, type FilledPlan } from '@angled-chalk/core/filling';
+import type { Floor } from '@angled-chalk/core/floor';
+import type { FloorPlan, LayoutPiece } from '@angled-chalk/core/layout';
+import type { Result } from '@angled-chalk/core/measure';
+import { expand, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { nearestPassing, type Placement, type RigidMove } from '@angled-chalk/core/placing';
+import { fitAll, fitCsv, rulerFor } from '@angled-chalk/core/range';
+import { nearestCleanLane } from '@angled-chalk/core/rules';
+import { simulate, TRACKER_DEFAULTS, spreadFaults, type SimulatedFault } from '@angled-chalk/core/sim';
+import { packTrack, readTrackCsv, unpackTrack } from '@angled-chalk/core/track';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { readFloorFrom, readPlanFrom } from './read-files.ts';

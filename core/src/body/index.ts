@@ -1,0 +1,38 @@
+export { type Balance, balanceOf, type Direction, DIRECTIONS } from './balance.ts';
+export { firstFoot } from './first-foot.ts';
+export { LENGTH_NAMES, type LengthName, lengthsOn, type Measurement, noteLengths } from './history.ts';
+export {
+  BAND_NAMES,
+  type Bands,
+  type Measure,
+  MEASURE_UNITS,
+  measureM,
+  metres,
+  type Ruler,
+  rulerOf,
+  shoulderRopeM,
+} from './measure.ts';
+export {
+  type Body,
+  bodyOf,
+  ESTIMATE_U_SHARE,
+  type MeasuredLengths,
+  type Quantity,
+  STATURE_FRACTIONS,
+} from './proportions.ts';
+export { type RuleLimits, type School, SCHOOLS } from './schools.ts';
+export {
+  type Feet,
+  fitStance,
+  type FittedStance,
+  type Foot,
+  type FootName,
+  footOutline,
+  otherFoot,
+  placeStance,
+  readStance,
+  type StudentFit,
+  toeHeadingDeg,
+} from './stance.ts';
+export { longestStepM } from './step-length.ts';
+export { noTapeStance, readTaped, type TapedStance } from './taped.ts';

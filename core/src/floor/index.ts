@@ -1,0 +1,32 @@
+export {
+  type BagFixture,
+  benchCorners,
+  blocksTape,
+  clearRadiusM,
+  type Fixture,
+  fixtureDistanceM,
+  fixtureToSegmentM,
+  swingRadiusM,
+} from './fixtures.ts';
+export {
+  type Cone,
+  cornerDatums,
+  type Datum,
+  datumId,
+  type Edge,
+  type Floor,
+  freeDatumId,
+  type Margins,
+  rectangularFloor,
+  type Target,
+} from './floor.ts';
+export {
+  type Mark,
+  MARK_KINDS,
+  type MarkKind,
+  type MarkShape,
+  type Materials,
+  materialsOf,
+  moveMark,
+} from './marks.ts';
+export { MARGINS, marginsOf, STANDARD_FLOORS, standardFloor } from './standards.ts';

@@ -1,0 +1,7 @@
+export { expand } from './expand.ts';
+export { courseOf, latestBy, minimumJerk } from './flight.ts';
+export type { Footfall, Footwork, Move } from './footwork.ts';
+export type { GapBand, Plan, PlannedDrill, Zigzag } from './plan.ts';
+export { posesOf } from './pose.ts';
+export { floorJob, planJob, type SetOutJob } from './setout-job.ts';
+export { zigzagCones, zigzagWaypoints } from './zigzag.ts';

@@ -1,0 +1,5 @@
+export { footTemplate } from './foot-template.ts';
+export { missingLetters } from './letters.ts';
+export { setOutSheet } from './setout-sheet.ts';
+export type { Paper } from './sheet.ts';
+export { stanceCard } from './stance-card.ts';

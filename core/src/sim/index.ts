@@ -1,0 +1,6 @@
+export { DEMO_CLUB_NAME, DEMO_PLAN, DEMO_STUDENTS } from './club.ts';
+export { DEMO_DRILLS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
+export { DEMO_FLOORS } from './demo-floors.ts';
+export { sampleWalk, simulate, spreadFaults, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
+export { trueFindings } from './true-findings.ts';
+export { SIMULATED_FAULTS, type SimulatedFault, type TrueWalk, walk } from './walk.ts';
