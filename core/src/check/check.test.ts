@@ -95,10 +95,15 @@ describe('every fault a student makes is found, and a clean drill is met', () =>
       fc.property(fc.integer({ min: 1, max: 1e6 }), fc.constantFrom(...SIMULATED_FAULTS), (seed, fault) => {
         const drill = drillOf(seed % 3 === 0 ? 4 : 0);
         const { track, truth } = recorded(drill, { seed, faults: [{ fault, moveNumber: 12 }] });
-        const real = new Set(names(trueFindings(drill, truth)));
+        const made = trueFindings(drill, truth);
+        const real = new Set(names(made));
         const { report } = checkTrack(drill, track);
         for (const found of report.faults) expect(real).toContain(found.fault);
-        expect(names(report.faults)).toContain(fault);
+        // What lies nearer to its limit than the recording can see is told as undecided.
+        const seen = [...report.faults, ...report.undecided].find((found) => found.fault === fault)!;
+        const own = made.find((found) => found.fault === fault)!;
+        const isClear = Math.abs(own.measured - own.limit) > 2 * seen.expandedU;
+        if (isClear) expect(names(report.faults)).toContain(fault);
       }),
       { numRuns: 25 },
     );

@@ -14,6 +14,18 @@ import { zigzagWaypoints } from './zigzag.ts';
 
 /** Standing still before the first and after the last move. */
 const REST_S = 1;
+/** Share of the half step that no planned foot travels beyond, so that no rounding makes a plan its own fault (own choice). */
+const PLANNED_TRAVEL_SHARE = 0.98;
+/** A leg that is still too long after so many more steps is left to the rules. */
+const MORE_STEPS = 20;
+
+interface Leg {
+  readonly moves: readonly Move[];
+  readonly feet: Feet;
+}
+
+const longestTravelM = (moves: readonly Move[]): number =>
+  Math.max(...moves.flatMap(({ footfalls }) => footfalls.map(({ from, to }) => distanceM(from, to))));
 
 interface Clock {
   readonly intervalS: number;
@@ -35,6 +47,7 @@ export function expand({ plan, student }: PlannedDrill): Footwork {
     flightS: Math.min(timing.flightShare * intervalS, timing.longestFlightS),
     betweenS: timing.betweenShare * intervalS,
   };
+  const halfStepM = stance.school.limits.halfStepRatio * stance.separation.valueM;
   const facingAt = (centre: Point): number => headingDeg(centre, plan.target.at);
   const waypoints = zigzagWaypoints(plan.pattern);
   const moves: Move[] = [];
@@ -49,16 +62,32 @@ export function expand({ plan, student }: PlannedDrill): Footwork {
         longestStepM(stance, wrapDeg(travelDeg - facingAt(legStart))),
         longestStepM(stance, wrapDeg(travelDeg - facingAt(corner))),
       );
-    const steps = Math.max(1, Math.ceil(distanceM(legStart, corner) / stepM - 1e-9));
-    for (let step = 1; step <= steps; step++) {
-      const next = between(legStart, corner, step / steps);
-      const directionDeg = wrapDeg(travelDeg - facingAt(centre));
-      const after = placeStance(stance, next, facingAt(next));
-      const first = firstFoot(directionDeg, student.leadSide);
-      moves.push(moveOf(moves.length, { directionDeg, travelDeg, first }, feet, after, clock));
-      centre = next;
-      feet = after;
+    const fewest = Math.max(1, Math.ceil(distanceM(legStart, corner) / stepM - 1e-9));
+    const legOf = (steps: number): Leg => {
+      const leg: Move[] = [];
+      let [at, standing] = [legStart, feet];
+      for (let step = 1; step <= steps; step++) {
+        const next = between(legStart, corner, step / steps);
+        const directionDeg = wrapDeg(travelDeg - facingAt(at));
+        const after = placeStance(stance, next, facingAt(next));
+        const first = firstFoot(directionDeg, student.leadSide);
+        leg.push(
+          moveOf(moves.length + leg.length, { directionDeg, travelDeg, first }, standing, after, clock),
+        );
+        [at, standing] = [next, after];
+      }
+      return { moves: leg, feet: standing };
+    };
+    let leg = legOf(fewest);
+    // Turning to the target carries a foot further than the body: where that is more than a half step,
+    // the leg takes more of them. A length the coach typed stays, and the rules say what it breaks.
+    for (let more = 1; more <= MORE_STEPS && plan.pattern.stepM === undefined; more++) {
+      if (longestTravelM(leg.moves) <= PLANNED_TRAVEL_SHARE * halfStepM) break;
+      leg = legOf(fewest + more);
     }
+    moves.push(...leg.moves);
+    centre = corner;
+    feet = leg.feet;
   }
   return {
     stance,
