@@ -17,14 +17,14 @@ import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { FloorView } from '../plan/FloorView.tsx';
-import { NEAR_RADIUS_M } from '../plan/NearSwitch.tsx';
-import { useDrawing } from '../plan/drawing.ts';
-import { DrawingText } from '../plan/DrawingText.tsx';
-import { FaultMarks, Leader, useFaultPlaces } from '../plan/FaultMarks.tsx';
-import { toDrawing } from '../plan/frame.ts';
+import { FloorView } from '../drawing/FloorView.tsx';
+import { NEAR_RADIUS_M } from '../drawing/NearSwitch.tsx';
+import { useDrawing } from '../drawing/drawing.ts';
+import { DrawingText } from '../drawing/DrawingText.tsx';
+import { FaultMarks, Leader, useFaultPlaces } from '../drawing/FaultMarks.tsx';
+import { toDrawing } from '../drawing/frame.ts';
 import { spread, type Disc } from '../parts/finding-groups.ts';
-import { ConeMark, Dimension, dimensionWords, FootMark, Line, TargetMark } from '../plan/marks.tsx';
+import { ConeMark, Dimension, dimensionWords, FootMark, Line, TargetMark } from '../drawing/marks.tsx';
 
 interface CheckFloorProps {
   readonly drill: PlannedDrill;

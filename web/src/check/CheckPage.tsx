@@ -17,7 +17,7 @@ import { FindingList } from '../parts/FindingList.tsx';
 import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { useDeviceState } from '../parts/useDeviceState.ts';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
-import { NearSwitch } from '../plan/NearSwitch.tsx';
+import { NearSwitch } from '../drawing/NearSwitch.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback } from '../pattern/usePlayback.ts';
 import { runInWorker } from '../work/run.ts';

@@ -5,7 +5,7 @@ import { unlocked } from '@angled-chalk/core/layout';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { LengthBox } from '../parts/boxes.tsx';
-import { nudgeWords } from '../plan/Movable.tsx';
+import { nudgeWords } from '../drawing/Movable.tsx';
 import { pieceWords } from './PieceMark.tsx';
 import { PiecePanel, Words } from './PiecePanel.tsx';
 import type { FloorEditor } from './useFloorEditor.ts';

@@ -3,9 +3,9 @@ import { formatLength } from '@angled-chalk/core/measure';
 import { useEffect, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { floorPoint, useDrawing } from '../plan/drawing.ts';
-import { pathOf, toDrawing } from '../plan/frame.ts';
-import { Dimension } from '../plan/marks.tsx';
+import { floorPoint, useDrawing } from '../drawing/drawing.ts';
+import { pathOf, toDrawing } from '../drawing/frame.ts';
+import { Dimension } from '../drawing/marks.tsx';
 
 const GRID_M = 0.1;
 const onGrid = (metres: number): number => Math.round(metres / GRID_M) * GRID_M;

@@ -1,8 +1,8 @@
 import { useMemo, type KeyboardEvent, type MouseEvent } from 'react';
 import { PALETTE } from '../app/palette.ts';
-import { useDrawing } from '../plan/drawing.ts';
-import { toDrawing } from '../plan/frame.ts';
-import { nudgeOf } from '../plan/Movable.tsx';
+import { useDrawing } from '../drawing/drawing.ts';
+import { toDrawing } from '../drawing/frame.ts';
+import { nudgeOf } from '../drawing/Movable.tsx';
 import { PieceMark, pieceWords } from './PieceMark.tsx';
 import { TurnHandle } from './TurnHandle.tsx';
 import { useDragPieces, type SnapChoice } from './useDragPieces.ts';

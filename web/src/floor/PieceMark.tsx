@@ -2,10 +2,10 @@ import { midpoint, type Point } from '@angled-chalk/core/geometry';
 import { layoutKindOf, type LaidPiece, type Piece } from '@angled-chalk/core/layout';
 import { memo } from 'react';
 import { PALETTE } from '../app/palette.ts';
-import { useDrawing } from '../plan/drawing.ts';
-import { DrawingText } from '../plan/DrawingText.tsx';
-import { pathOf, toDrawing } from '../plan/frame.ts';
-import { LaidMark } from '../plan/LaidMark.tsx';
+import { useDrawing } from '../drawing/drawing.ts';
+import { DrawingText } from '../drawing/DrawingText.tsx';
+import { pathOf, toDrawing } from '../drawing/frame.ts';
+import { LaidMark } from '../drawing/LaidMark.tsx';
 
 /** How far around a loose mark a finger takes hold of it, metres. */
 const HOLD_M = 0.22;

@@ -1,8 +1,8 @@
 import type { Fixture } from '@angled-chalk/core/floor';
 import { crossingSides, type Point } from '@angled-chalk/core/geometry';
 import { reshaped } from '@angled-chalk/core/layout';
-import { useDrawing } from '../plan/drawing.ts';
-import { Movable } from '../plan/Movable.tsx';
+import { useDrawing } from '../drawing/drawing.ts';
+import { Movable } from '../drawing/Movable.tsx';
 import type { FloorEditor } from './useFloorEditor.ts';
 
 /** Corners, fixtures and datums of the room, to be dragged or moved by the arrow keys. */

@@ -4,9 +4,9 @@ import { formatDegrees } from '@angled-chalk/core/measure';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { PALETTE } from '../app/palette.ts';
-import { floorPoint, useDrawing } from '../plan/drawing.ts';
-import { DrawingText } from '../plan/DrawingText.tsx';
-import { pathOf, toDrawing } from '../plan/frame.ts';
+import { floorPoint, useDrawing } from '../drawing/drawing.ts';
+import { DrawingText } from '../drawing/DrawingText.tsx';
+import { pathOf, toDrawing } from '../drawing/frame.ts';
 import type { FloorEditor } from './useFloorEditor.ts';
 
 const STEP_DEG = 5;

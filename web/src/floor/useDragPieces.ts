@@ -5,8 +5,8 @@ import { snap, type SnapGuide, type SnapRules } from '@angled-chalk/core/placing
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import { useUnits } from '../app/club.tsx';
-import { useDrawing } from '../plan/drawing.ts';
-import { pathOf, toDrawing } from '../plan/frame.ts';
+import { useDrawing } from '../drawing/drawing.ts';
+import { pathOf, toDrawing } from '../drawing/frame.ts';
 import { lift, type Lifted } from './lift.ts';
 import type { FloorEditor } from './useFloorEditor.ts';
 

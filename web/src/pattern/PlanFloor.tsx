@@ -6,10 +6,10 @@ import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { FloorView, type Focus } from '../plan/FloorView.tsx';
-import { FaultMarks } from '../plan/FaultMarks.tsx';
-import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../plan/marks.tsx';
-import { Movable } from '../plan/Movable.tsx';
+import { FloorView, type Focus } from '../drawing/FloorView.tsx';
+import { FaultMarks } from '../drawing/FaultMarks.tsx';
+import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../drawing/marks.tsx';
+import { Movable } from '../drawing/Movable.tsx';
 
 interface PlanFloorProps {
   readonly plan: Plan;

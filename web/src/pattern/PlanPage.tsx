@@ -23,7 +23,7 @@ import { useJudged, type Judging } from '../work/useJudged.ts';
 import { CleanLane } from './CleanLane.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
 import { PlanForm } from './PlanForm.tsx';
-import { NEAR_RADIUS_M, NearSwitch } from '../plan/NearSwitch.tsx';
+import { NEAR_RADIUS_M, NearSwitch } from '../drawing/NearSwitch.tsx';
 import { PlaybackBar } from './PlaybackBar.tsx';
 import { usePlayback } from './usePlayback.ts';
 

@@ -1,7 +1,7 @@
 import type { Point } from '@angled-chalk/core/geometry';
 import { PALETTE } from '../app/palette.ts';
-import { useDrawing } from '../plan/drawing.ts';
-import { toDrawing } from '../plan/frame.ts';
+import { useDrawing } from '../drawing/drawing.ts';
+import { toDrawing } from '../drawing/frame.ts';
 
 /** A ring round the place that is set out now. */
 export function PlaceNow({ at }: { readonly at: Point }) {

@@ -3,9 +3,9 @@ import type { SetOutJob } from '@angled-chalk/core/pattern';
 import type { SetOutRow } from '@angled-chalk/core/setout';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { FloorView, type Focus } from '../plan/FloorView.tsx';
-import { LaidMark } from '../plan/LaidMark.tsx';
-import { Dimension, Line } from '../plan/marks.tsx';
+import { FloorView, type Focus } from '../drawing/FloorView.tsx';
+import { LaidMark } from '../drawing/LaidMark.tsx';
+import { Dimension, Line } from '../drawing/marks.tsx';
 import { PlaceNow } from './PlaceNow.tsx';
 
 /** Where the marks go, with the tapes of one of them. */

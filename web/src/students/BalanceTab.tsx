@@ -7,10 +7,10 @@ import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { BESIDE, Panel } from '../parts/Page.tsx';
-import { useDrawing } from '../plan/drawing.ts';
-import { CloseView } from '../plan/FloorView.tsx';
-import { pathOf, toDrawing } from '../plan/frame.ts';
-import { Dimension, FootMark } from '../plan/marks.tsx';
+import { useDrawing } from '../drawing/drawing.ts';
+import { CloseView } from '../drawing/FloorView.tsx';
+import { pathOf, toDrawing } from '../drawing/frame.ts';
+import { Dimension, FootMark } from '../drawing/marks.tsx';
 import type { Fitting } from './fitting.ts';
 
 const HERE = { x: 0, y: 0 };

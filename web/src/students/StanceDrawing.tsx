@@ -4,10 +4,10 @@ import { formatDegrees, formatLength } from '@angled-chalk/core/measure';
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { useDrawing } from '../plan/drawing.ts';
-import { CloseView } from '../plan/FloorView.tsx';
-import { pathOf, toDrawing } from '../plan/frame.ts';
-import { Dimension, FootMark, Line } from '../plan/marks.tsx';
+import { useDrawing } from '../drawing/drawing.ts';
+import { CloseView } from '../drawing/FloorView.tsx';
+import { pathOf, toDrawing } from '../drawing/frame.ts';
+import { Dimension, FootMark, Line } from '../drawing/marks.tsx';
 
 const ORIGIN: Point = { x: 0, y: 0 };
 

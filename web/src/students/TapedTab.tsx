@@ -10,8 +10,8 @@ import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { ChoiceField, LengthField } from '../parts/fields.tsx';
 import { BESIDE, Panel } from '../parts/Page.tsx';
-import { CloseView } from '../plan/FloorView.tsx';
-import { Dimension, FootMark, Line } from '../plan/marks.tsx';
+import { CloseView } from '../drawing/FloorView.tsx';
+import { Dimension, FootMark, Line } from '../drawing/marks.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import type { Fitting } from './fitting.ts';
 
