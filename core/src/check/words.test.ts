@@ -1,4 +1,4 @@
-import { FAULTS } from '../rules/index.ts';
+import { FAULT_NAMES, FAULTS } from '../rules/index.ts';
 import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf, perfectTrack } from '../../test/drills.ts';
 import { checkTrack } from './check.ts';
@@ -33,9 +33,9 @@ test('imperial words hold no centimetres', () => {
 });
 
 test('every fault has plain words of its own and a reason', () => {
-  expect(new Set(FAULTS.map(([, words]) => words)).size).toBe(FAULTS.length);
-  expect(new Set(FAULTS.map(([, , why]) => why)).size).toBe(FAULTS.length);
-  for (const [name, words, why] of FAULTS) {
+  for (const part of ['words', 'why', 'advice'] as const)
+    expect(new Set(Object.values(FAULTS).map((row) => row[part])).size).toBe(FAULT_NAMES.length);
+  for (const [name, { words, why }] of Object.entries(FAULTS)) {
     expect(name).toMatch(/^[a-z-]+$/);
     // Words of the trade, not the code; a reason is a sentence of its own.
     expect(words).toMatch(/^[a-z][a-z ']+$/);

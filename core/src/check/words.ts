@@ -1,5 +1,5 @@
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
-import { faultWords, type FaultName, type Finding } from '../rules/index.ts';
+import { faultAdvice, faultWords, type FaultName, type Finding } from '../rules/index.ts';
 import type { CheckReport } from './report.ts';
 
 export interface VerdictWords {
@@ -17,26 +17,6 @@ export interface VerdictWords {
   }[];
 }
 
-/** What a coach says first about each fault (common practice, no published source). */
-const CUES: Readonly<Record<FaultName, string>> = {
-  'wrong-foot-first': 'Slow it down and call the side: the foot on that side goes first, the other pushes.',
-  'feet-crossed': 'Sideways only, five each way, opening the stance and bringing it back to size.',
-  'feet-together': 'The trailing foot stops where the stance is right, not where the other foot is.',
-  overstretched: 'Half steps: two small ones instead of one long one.',
-  'step-too-long': 'Split the distance into half steps; nothing is decided until the foot lands.',
-  'stance-not-restored': 'After every step, freeze and look down: same width as before?',
-  'unplanned-switch': 'Forward and back only, until the lead foot stays the lead foot.',
-  'not-facing': 'Lead toe at the target after every step; turn on the ball of the foot.',
-  'missed-move': 'Slow the tempo until every cone gets its step.',
-  'extra-move': 'A settling shuffle means the step before it was wrong: look at that one.',
-  'wrong-direction': 'Walk it once along chalk lines before the cones.',
-  'step-short': 'Push off the far foot; touch a chalk mark with every first foot.',
-  'step-over': 'Land on the chalk mark, not past it; smaller push.',
-  'out-of-band': 'Have them call the distance out loud; put a chalk line at each edge of the band.',
-  'off-floor': 'Move the lane in from the edge.',
-  'cone-touched': 'Flat markers, and the lane wider until the feet clear them.',
-};
-
 /** The judgement of a check in plain words. */
 export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'): VerdictWords {
   const { outcome, matched, planned, undecidedCount } = report.verdict;
@@ -50,7 +30,7 @@ export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'):
       `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s, 19 times of 20` +
       `${undecidedCount > 0 ? `; ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} too close to call` : ''}.`,
     next: worst
-      ? CUES[worst.fault]
+      ? faultAdvice(worst.fault)
       : outcome === 'cannot-tell'
         ? 'Record again with the camera or tracker nearer and steadier before judging.'
         : 'Ready for a faster tempo, the way back, or the other side.',

@@ -1,70 +1,196 @@
-/** Fault names, used in code, files and exports, with the words a coach reads and why it matters. */
-export const FAULTS = [
-  [
-    'wrong-foot-first',
-    'wrong foot first',
-    'The foot on the side you are going to goes first; otherwise the stance closes before it opens.',
-  ],
-  [
-    'feet-crossed',
-    'feet crossed',
-    'With the ankles past each other there is no punch, no balance and no way to push off.',
-  ],
-  ['feet-together', 'feet together', 'Even for a moment it means no base: a push or a sweep puts you down.'],
-  [
-    'overstretched',
-    'overstretched',
-    'A stance longer than it started cannot spring; the next step has to gather it first.',
-  ],
-  [
-    'step-too-long',
-    'step too long',
-    'A full step commits you until it lands. Two half steps keep every choice open.',
-  ],
-  [
-    'stance-not-restored',
-    'stance not restored',
-    'The other foot follows the same distance, so the stance neither spreads nor narrows.',
-  ],
-  [
-    'unplanned-switch',
-    'unplanned switch',
-    'The rear foot came past the lead foot: the stance is now the other side.',
-  ],
-  [
-    'not-facing',
-    'not facing',
-    'Off the target with the lead toe, the rear hand has further to go and the lead hand points away.',
-  ],
-  ['missed-move', 'missed move', 'A planned half step did not happen.'],
-  [
-    'extra-move',
-    'extra move',
-    'A step that the plan does not hold, often a settling shuffle: the form before it was wrong.',
-  ],
-  ['wrong-direction', 'wrong direction', 'The step went somewhere else than planned.'],
-  [
-    'step-short',
-    'step short',
-    'The first foot stopped before its mark, so the whole body is late at the place it is needed.',
-  ],
-  [
-    'step-over',
-    'step over',
-    'The first foot went past its mark: the distance planned from here no longer holds.',
-  ],
-  ['out-of-band', 'out of band', 'The gap to the target left the band the drill asks for.'],
-  ['off-floor', 'off the floor', 'The ball of the foot came down outside the floor.'],
-  ['cone-touched', 'cone touched', 'The foot came down on a cone: an ankle can turn on it.'],
-] as const;
+import type { RuleLimits } from '../body/index.ts';
+import type { FaultName } from './fault-names.ts';
+import type { Finding, PerformedMove, Performance } from './performance.ts';
+import { feetRules } from './rules-feet.ts';
+import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
+import { notFacing, stanceNotRestored, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
 
-export type FaultName = (typeof FAULTS)[number][0];
+export type MoveRule = (performance: Performance, move: PerformedMove) => Finding[];
+export type TimeRule = (performance: Performance) => Finding[];
 
-export const faultWords = (name: FaultName): string => row(name)[1];
-export const faultWhy = (name: FaultName): string => row(name)[2];
+/** What a rule looks at: one move, the whole time, or how the recording differs from the plan. */
+export type FaultRule =
+  | { readonly over: 'move'; readonly judge: MoveRule }
+  | { readonly over: 'time'; readonly judge: TimeRule }
+  | { readonly over: 'plan' };
 
-function row(name: FaultName): (typeof FAULTS)[number] {
-  const found = FAULTS.find(([id]) => id === name);
-  if (!found) throw new Error(`no fault "${String(name)}"`);
-  return found;
+/** How a practice recording comes to have a fault. One that lasts leaves the student off the mark. */
+export type FaultMaking = { readonly lasts?: true } & (
+  | { readonly how: 'other foot first' | 'onto a cone' | 'leave out' }
+  /** Both feet travel this share of what they should, or so many half steps. */
+  | { readonly how: 'travel'; readonly share: number }
+  | { readonly how: 'travel'; readonly halfSteps: number }
+  | { readonly how: 'turn' | 'look away'; readonly byDeg: number }
+  /** The following foot lands at this ratio of the separation. */
+  | { readonly how: 'follow at'; readonly ratio: number }
+  | { readonly how: 'cross'; readonly overM: number; readonly backRatio: number }
+  | { readonly how: 'shuffle after'; readonly byM: number }
+);
+
+interface FaultRow {
+  /** As a coach reads it. */
+  readonly words: string;
+  /** Why it matters. */
+  readonly why: string;
+  /** What a coach says first (common practice, no published source). */
+  readonly advice: string;
+  /** The school's limit that decides; its reason and standing are in the school's basis. */
+  readonly limit: keyof RuleLimits | null;
+  /** On whose authority the rule itself stands. */
+  readonly standing: 'common practice' | 'own choice' | 'by geometry';
+  readonly rule: FaultRule;
+  /** Null where the practice recording cannot make it. */
+  readonly made: FaultMaking | null;
 }
+
+/** Every fault, one row each: words, reasons, limit, the rule that finds it, and how it can be made. */
+export const FAULTS = {
+  'wrong-foot-first': {
+    words: 'wrong foot first',
+    why: 'The foot on the side you are going to goes first; otherwise the stance closes before it opens.',
+    advice: 'Slow it down and call the side: the foot on that side goes first, the other pushes.',
+    limit: null,
+    standing: 'common practice',
+    rule: { over: 'move', judge: wrongFootFirst },
+    made: { how: 'other foot first' },
+  },
+  'step-too-long': {
+    words: 'step too long',
+    why: 'A full step commits you until it lands. Two half steps keep every choice open.',
+    advice: 'Split the distance into half steps; nothing is decided until the foot lands.',
+    limit: 'halfStepRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: stepTooLong },
+    made: { how: 'travel', halfSteps: 1.35, lasts: true },
+  },
+  'feet-crossed': {
+    words: 'feet crossed',
+    why: 'With the ankles past each other there is no punch, no balance and no way to push off.',
+    advice: 'Sideways only, five each way, opening the stance and bringing it back to size.',
+    limit: 'crossedBreadths',
+    standing: 'own choice',
+    rule: { over: 'move', judge: feetRules },
+    made: { how: 'cross', overM: 0.14, backRatio: 0.75 },
+  },
+  'feet-together': {
+    words: 'feet together',
+    why: 'Even for a moment it means no base: a push or a sweep puts you down.',
+    advice: 'The trailing foot stops where the stance is right, not where the other foot is.',
+    limit: 'togetherRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: feetRules },
+    made: { how: 'follow at', ratio: 0.42 },
+  },
+  overstretched: {
+    words: 'overstretched',
+    why: 'A stance longer than it started cannot spring; the next step has to gather it first.',
+    advice: 'Half steps: two small ones instead of one long one.',
+    limit: 'overstretchRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: feetRules },
+    made: { how: 'follow at', ratio: 1.6 },
+  },
+  'stance-not-restored': {
+    words: 'stance not restored',
+    why: 'The other foot follows the same distance, so the stance neither spreads nor narrows.',
+    advice: 'After every step, freeze and look down: same width as before?',
+    limit: 'restoreRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: stanceNotRestored },
+    made: { how: 'follow at', ratio: 1.27 },
+  },
+  'unplanned-switch': {
+    words: 'unplanned switch',
+    why: 'The rear foot came past the lead foot: the stance is now the other side.',
+    advice: 'Forward and back only, until the lead foot stays the lead foot.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'move', judge: unplannedSwitch },
+    made: null,
+  },
+  'not-facing': {
+    words: 'not facing',
+    why: 'Off the target with the lead toe, the rear hand has further to go and the lead hand points away.',
+    advice: 'Lead toe at the target after every step; turn on the ball of the foot.',
+    limit: 'facingDeg',
+    standing: 'own choice',
+    rule: { over: 'move', judge: notFacing },
+    made: { how: 'look away', byDeg: 28 },
+  },
+  'missed-move': {
+    words: 'missed move',
+    why: 'A planned half step did not happen.',
+    advice: 'Slow the tempo until every cone gets its step.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'plan' },
+    made: { how: 'leave out', lasts: true },
+  },
+  'extra-move': {
+    words: 'extra move',
+    why: 'A step that the plan does not hold, often a settling shuffle: the form before it was wrong.',
+    advice: 'A settling shuffle means the step before it was wrong: look at that one.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'plan' },
+    made: { how: 'shuffle after', byM: 0.1, lasts: true },
+  },
+  'wrong-direction': {
+    words: 'wrong direction',
+    why: 'The step went somewhere else than planned.',
+    advice: 'Walk it once along chalk lines before the cones.',
+    limit: 'directionDeg',
+    standing: 'own choice',
+    rule: { over: 'plan' },
+    made: { how: 'turn', byDeg: 75, lasts: true },
+  },
+  'step-short': {
+    words: 'step short',
+    why: 'The first foot stopped before its mark, so the whole body is late at the place it is needed.',
+    advice: 'Push off the far foot; touch a chalk mark with every first foot.',
+    limit: 'stepShare',
+    standing: 'own choice',
+    rule: { over: 'plan' },
+    made: { how: 'travel', share: 0.5, lasts: true },
+  },
+  'step-over': {
+    words: 'step over',
+    why: 'The first foot went past its mark: the distance planned from here no longer holds.',
+    advice: 'Land on the chalk mark, not past it; smaller push.',
+    limit: 'stepShare',
+    standing: 'own choice',
+    rule: { over: 'plan' },
+    made: { how: 'travel', share: 1.5, lasts: true },
+  },
+  'out-of-band': {
+    words: 'out of band',
+    why: 'The gap to the target left the band the drill asks for.',
+    advice: 'Have them call the distance out loud; put a chalk line at each edge of the band.',
+    limit: 'bandExcursionS',
+    standing: 'own choice',
+    rule: { over: 'time', judge: outOfBand },
+    made: null,
+  },
+  'off-floor': {
+    words: 'off the floor',
+    why: 'The ball of the foot came down outside the floor.',
+    advice: 'Move the lane in from the edge.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'move', judge: offFloor },
+    made: null,
+  },
+  'cone-touched': {
+    words: 'cone touched',
+    why: 'The foot came down on a cone: an ankle can turn on it.',
+    advice: 'Flat markers, and the lane wider until the feet clear them.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'move', judge: coneTouched },
+    made: { how: 'onto a cone' },
+  },
+} as const satisfies { readonly [K in FaultName]: FaultRow };
+
+export const faultWords = (name: FaultName): string => FAULTS[name].words;
+export const faultWhy = (name: FaultName): string => FAULTS[name].why;
+export const faultAdvice = (name: FaultName): string => FAULTS[name].advice;

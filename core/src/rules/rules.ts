@@ -1,26 +1,18 @@
-import { feetRules } from './rules-feet.ts';
-import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
-import { notFacing, stanceNotRestored, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
-import type { Finding, PerformedMove, Performance } from './performance.ts';
+import { FAULTS, type FaultRule, type MoveRule, type TimeRule } from './faults.ts';
+import type { Finding, Performance } from './performance.ts';
 
-type MoveRule = (performance: Performance, move: PerformedMove) => Finding[];
-
-const MOVE_RULES: readonly MoveRule[] = [
-  wrongFootFirst,
-  stepTooLong,
-  feetRules,
-  stanceNotRestored,
-  unplannedSwitch,
-  notFacing,
-  offFloor,
-  coneTouched,
-];
+const RULES: readonly FaultRule[] = Object.values(FAULTS).map(({ rule }) => rule);
+/** One rule may find several faults; each is asked once. */
+const MOVE_RULES = new Set<MoveRule>(RULES.flatMap((rule) => (rule.over === 'move' ? [rule.judge] : [])));
+const TIME_RULES = new Set<TimeRule>(RULES.flatMap((rule) => (rule.over === 'time' ? [rule.judge] : [])));
 
 /**
  * The rule engine: every rule of the stance over every move, and the gap band over the whole time.
  * Plans and tracks are both judged here. Findings come in the order of time.
  */
 export function judge(performance: Performance): Finding[] {
-  const found = performance.moves.flatMap((move) => MOVE_RULES.flatMap((rule) => rule(performance, move)));
-  return [...found, ...outOfBand(performance)].sort((a, b) => a.timeS - b.timeS);
+  return [
+    ...performance.moves.flatMap((move) => [...MOVE_RULES].flatMap((rule) => rule(performance, move))),
+    ...[...TIME_RULES].flatMap((rule) => rule(performance)),
+  ].sort((a, b) => a.timeS - b.timeS);
 }

@@ -11,27 +11,25 @@ import {
   subtract,
   type Point,
 } from '../geometry/index.ts';
-import { type FaultName, type Balls, startingBalls } from '../rules/index.ts';
+import {
+  FAULT_NAMES,
+  FAULTS,
+  startingBalls,
+  type Balls,
+  type FaultMaking,
+  type FaultName,
+} from '../rules/index.ts';
 import { type Footfall, type Footwork, type Move, type PlannedDrill, zigzagCones } from '../pattern/index.ts';
 import type { Chance } from '../measure/index.ts';
 
-/** Faults the simulated tracker can put into a walk. */
-export const SIMULATED_FAULTS = [
-  'wrong-foot-first',
-  'feet-crossed',
-  'feet-together',
-  'overstretched',
-  'step-too-long',
-  'stance-not-restored',
-  'not-facing',
-  'missed-move',
-  'extra-move',
-  'wrong-direction',
-  'step-short',
-  'step-over',
-  'cone-touched',
-] as const satisfies readonly FaultName[];
-export type SimulatedFault = (typeof SIMULATED_FAULTS)[number];
+/** Faults that a practice recording can have: those whose row says how they are made. */
+export type SimulatedFault = {
+  [K in FaultName]: (typeof FAULTS)[K]['made'] extends null ? never : K;
+}[FaultName];
+export const SIMULATED_FAULTS = FAULT_NAMES.filter((name) => FAULTS[name].made !== null) as [
+  SimulatedFault,
+  ...SimulatedFault[],
+];
 
 export interface PlacedFault {
   readonly fault: SimulatedFault;
@@ -89,11 +87,12 @@ export function walk(
     moveOf: [],
   };
   for (const move of footwork.moves) {
-    const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault ?? null;
-    const landings = landingsOf(drill, footwork, move, fault, state, chance);
-    if (fault !== 'missed-move') stepMove(state, move, fault, landings, habits, chance);
-    if (fault === 'extra-move') shuffle(state, drill, move, chance);
-    state.offset = habits.recovers ? ZERO : offsetAfter(state, move, fault);
+    const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault;
+    const made: FaultMaking | null = fault ? FAULTS[fault].made : null;
+    const landings = landingsOf(drill, footwork, move, made, state, chance);
+    if (made?.how !== 'leave out') stepMove(state, move, made, landings, habits, chance);
+    if (made?.how === 'shuffle after') shuffle(state, drill, move, made.byM, chance);
+    state.offset = habits.recovers ? ZERO : offsetAfter(state, move, made);
   }
   return {
     start,
@@ -104,18 +103,8 @@ export function walk(
   };
 }
 
-/** Faults after which a student who does not look for the mark stays off it. */
-const LASTING: readonly (SimulatedFault | null)[] = [
-  'missed-move',
-  'wrong-direction',
-  'step-short',
-  'step-over',
-  'step-too-long',
-  'extra-move',
-];
-
-function offsetAfter(state: State, move: Move, fault: SimulatedFault | null): Point {
-  if (!LASTING.includes(fault)) return state.offset;
+function offsetAfter(state: State, move: Move, made: FaultMaking | null): Point {
+  if (!made?.lasts) return state.offset;
   const wanted = midpoint(move.footfalls[0].to, move.footfalls[1].to);
   return subtract(midpoint(state.balls.left, state.balls.right), wanted);
 }
@@ -124,7 +113,7 @@ function landingsOf(
   drill: PlannedDrill,
   footwork: Footwork,
   move: Move,
-  fault: SimulatedFault | null,
+  made: FaultMaking | null,
   state: State,
   chance: Chance,
 ): Record<FootName, Point> {
@@ -150,30 +139,27 @@ function landingsOf(
     const to = add(plain[leads], scale(line, (ratio * separationM) / Math.hypot(line.x, line.y)));
     return { ...plain, [follows]: to };
   };
-  switch (fault) {
-    case 'step-short':
-      return both(0.5);
-    case 'step-over':
-      return both(1.5);
-    case 'step-too-long':
-      return both((1.35 * stance.school.limits.halfStepRatio * separationM) / move.distanceM);
-    case 'wrong-direction':
-      return both(1, chance.uniform() < 0.5 ? 75 : -75);
-    case 'stance-not-restored':
-      return apart(1.27);
-    case 'overstretched':
-      return apart(1.6);
-    case 'feet-together':
-      return apart(0.42);
-    case 'feet-crossed': {
+  switch (made?.how) {
+    case 'travel':
+      return both(
+        'share' in made
+          ? made.share
+          : (made.halfSteps * stance.school.limits.halfStepRatio * separationM) / move.distanceM,
+      );
+    case 'turn':
+      return both(1, chance.uniform() < 0.5 ? made.byDeg : -made.byDeg);
+    case 'follow at':
+      return apart(made.ratio);
+    case 'cross': {
       const facing = headingDeg(midpoint(plain.left, plain.right), drill.plan.target.at);
       const reading = readStance(plain.left, plain.right, facing, stance.leadSide);
-      const over = (follows === 'left' ? 1 : -1) * 0.14;
+      const over = (follows === 'left' ? 1 : -1) * made.overM;
       const back =
-        (follows === stance.leadSide ? 1 : -1) * Math.max(0.75 * separationM, reading.separationM / 2);
+        (follows === stance.leadSide ? 1 : -1) *
+        Math.max(made.backRatio * separationM, reading.separationM / 2);
       return { ...plain, [follows]: fromFacing(plain[leads], facing, over, back) };
     }
-    case 'cone-touched': {
+    case 'onto a cone': {
       const cones = zigzagCones(drill.plan.pattern);
       const nearest = cones.reduce((a, b) =>
         distanceM(b.at, plain[leads]) < distanceM(a.at, plain[leads]) ? b : a,
@@ -188,15 +174,15 @@ function landingsOf(
 function stepMove(
   state: State,
   move: Move,
-  fault: SimulatedFault | null,
+  made: FaultMaking | null,
   landings: Record<FootName, Point>,
   habits: Habits,
   chance: Chance,
 ): void {
-  const swapped = fault === 'wrong-foot-first';
+  const swapped = made?.how === 'other foot first';
   const [one, two] = move.footfalls;
   const order = swapped ? [two, one] : [one, two];
-  const turn = fault === 'not-facing' ? (chance.uniform() < 0.5 ? 28 : -28) : 0;
+  const turn = made?.how === 'look away' ? (chance.uniform() < 0.5 ? made.byDeg : -made.byDeg) : 0;
   const late = habits.timingS * Math.max(-2, Math.min(2, chance.normal())) + state.delayS;
   order.forEach((planned, i) => {
     const slot = move.footfalls[i]!;
@@ -229,13 +215,13 @@ function land(state: State, moveNumber: number | null, landing: Landing): void {
 }
 
 /** A settling shuffle after a move: both feet, a hand's breadth to one side, one beat lost. */
-function shuffle(state: State, drill: PlannedDrill, move: Move, chance: Chance): void {
+function shuffle(state: State, drill: PlannedDrill, move: Move, byM: number, chance: Chance): void {
   const [one, two] = move.footfalls;
   const intervalS = 60 / drill.plan.tempoPerMin;
   state.delayS += intervalS;
   const facing = headingDeg(midpoint(state.balls.left, state.balls.right), drill.plan.target.at);
   const toLeft = chance.uniform() < 0.5;
-  const step = scale(rightOf(facing), toLeft ? -0.1 : 0.1);
+  const step = scale(rightOf(facing), toLeft ? -byM : byM);
   const feet: FootName[] = toLeft ? ['left', 'right'] : ['right', 'left'];
   feet.forEach((foot, i) => {
     const slot = [one, two][i]!;
