@@ -1,4 +1,5 @@
 import { accuracy } from './accuracy.ts';
+import { coverage } from './coverage.ts';
 import { fill } from './fill.ts';
 import { fit } from './fit.ts';
 import { speed } from './speed.ts';
@@ -7,11 +8,17 @@ import { writes } from './writes.ts';
 const what = process.argv[2] ?? 'all';
 const drills = Number(process.env['DRILLS'] ?? 60);
 if (what === 'all' || what === 'accuracy') accuracy(drills, Number(process.env['SEED'] ?? Date.now() % 1e6));
+if (what === 'all' || what === 'accuracy')
+  coverage(Number(process.env['RECORDINGS'] ?? 12), Number(process.env['SEED'] ?? Date.now() % 1e6));
+if (what === 'coverage')
+  coverage(Number(process.env['RECORDINGS'] ?? 12), Number(process.env['SEED'] ?? Date.now() % 1e6));
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();
 if (what === 'all' || what === 'writes') await writes();
-if (!['all', 'accuracy', 'speed', 'fit', 'fill', 'writes'].includes(what)) {
-  console.error(`There is no bench "${what}". Benches: accuracy, speed, fit, fill, writes, club, frames.`);
+if (!['all', 'accuracy', 'coverage', 'speed', 'fit', 'fill', 'writes'].includes(what)) {
+  console.error(
+    `There is no bench "${what}". Benches: accuracy, coverage, speed, fit, fill, writes, club, frames.`,
+  );
   process.exitCode = 2;
 }

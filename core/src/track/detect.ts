@@ -1,15 +1,17 @@
 import type { FootName } from '../body/index.ts';
 import { distanceM, type Point } from '../geometry/index.ts';
 import type { Footfall } from '../pattern/index.ts';
-import { flightShape, type FlightShape } from './flight-shape.ts';
+import { fitFlight, projectFlight, type FlightData, type FlightFit } from './fit-flight.ts';
 import {
-  fitFlight,
-  projectFlight,
-  type FlightData,
-  type FlightFit,
-  type FlightSamples,
-} from './fit-flight.ts';
+  flightTimes,
+  usualCourses,
+  weighFlight,
+  type FlightTimes,
+  type WeighedFlight,
+} from './flight-posterior.ts';
+import { flightShape } from './flight-shape.ts';
 import { headingBetween, headingNoise, PLANT_WINDOW_S } from './headings.ts';
+import { momentsByHeight } from './height.ts';
 import { lookAtFoot, type SeenFoot } from './look.ts';
 import type { Run } from './segment.ts';
 import type { FootSignal } from './signal.ts';
@@ -17,8 +19,11 @@ import { indexBefore, medianOf, sampleRateHz, type Track } from './track.ts';
 
 /** A footfall seen in a track. */
 export interface ObservedFootfall extends Footfall {
-  /** Standard uncertainty of the landing time, seconds. */
+  /** Standard uncertainties of the lift and of the landing, seconds. */
+  readonly liftUS: number;
   readonly landUS: number;
+  /** Standard uncertainty of the place, each axis, from the samples alone, metres. */
+  readonly placeUM: number;
 }
 
 export interface ObservedFoot {
@@ -45,21 +50,40 @@ export interface Detection {
 const SMALLEST_STEP_M = 0.025;
 const STEP_SIGMAS = 6;
 const GUARD_S = 0.03;
-const SHAPE_FLIGHTS = 36;
-const SHAPE_GRID = [3, 2, 1, 1.5, 2.5, 3.5, 4, 5];
-const COARSE = [-1.5, -1, -0.5, 0, 0.5, 1, 1.5];
-const FINE = [-0.25, 0, 0.25];
-/** A flight that no course fits speaks no louder than this. */
-const WORST_CHI_SQUARE = 400;
-/** Weight of the wish for minimum jerk when few flights speak, in chi-square units. */
-const SHAPE_PRIOR = 1;
-/** What the course family leaves open about the landing, seconds (accuracy bench). */
-const COURSE_U_S = 0.006;
+/** Between two flights of one foot it stands at least so long (own choice). */
+const SHORTEST_STAND_S = 0.1;
+/** A stand shorter than this holds no slow move; its ends are so long, its middle is smoothed so much. */
+const LEAST_SLOW_S = 0.4;
+const SLOW_END_S = 0.2;
+const SLOW_SMOOTH_S = 0.06;
+const SLOW_EDGE = 0.2;
+/** The slow part of one flight is at most so long, goes the same way, and is explained so well (own choice). */
+const LONGEST_SLOW_PART_S = 0.5;
+const SAME_WAY = 0.7;
+const ONE_FLIGHT_MISFIT = 1.7;
+/** Two steps are so far from one course that none needs to be tried. */
+const HOPELESS = 25;
+const NO_HEIGHT = { lift: null, land: null };
+/** Beside the first fit of a flight so much is looked at. */
+const REFINED_BESIDE_S = 0.14;
+const REFINED_BESIDE_SHARE = 0.3;
+/** Where a first look at a flight starts from. */
+const FIRST_SHAPE = flightShape(3, 3);
+/** The ball may still creep so long after contact; its place is read later where the stand is long enough. */
+const SETTLED_AFTER_S = 0.1;
+const SETTLED_SHARE = 0.35;
+/** A longer look would see how the ball rolls while the other foot flies. */
+const REST_WINDOW_S = 0.3;
+/** Beside a flight so much is looked at too, at least, or this share of its length. */
+const BESIDE_S = 0.12;
+const BESIDE_SHARE = 0.35;
+/** What is left open by a flight that was not seen, seconds. */
+const UNSEEN_U_S = 0.006;
 
 /**
  * Footfalls of a sampled track, at any rate from 10 to 1000 Hz, with holes and noise. Planted
- * stretches give the places; the lift and land times come from fitting a course between them whose
- * shape is estimated from all flights of the track together.
+ * stretches give the places; the lift and land times come from fitting courses between them, each flight
+ * on its own, and from the height of the ball where the track has it.
  */
 export function detectFootfalls(track: Track): Detection {
   const rateHz = sampleRateHz(track.timeS);
@@ -67,14 +91,10 @@ export function detectFootfalls(track: Track): Detection {
     left: lookAtFoot(track.timeS, track.left, rateHz),
     right: lookAtFoot(track.timeS, track.right, rateHz),
   };
-  const signals = { left: seen.left.signal, right: seen.right.signal };
-  const flights = { left: flightsOf(seen.left), right: flightsOf(seen.right) };
-  const shape = commonShape([
-    ...flights.left.map((data) => projectFlight(signals.left, data)),
-    ...flights.right.map((data) => projectFlight(signals.right, data)),
-  ]);
-  const left = observe('left', signals.left, flights.left, shape);
-  const right = observe('right', signals.right, flights.right, shape);
+  const weighed = { left: weigh(seen.left), right: weigh(seen.right) };
+  const usual = usualCourses([...weighed.left.weighed, ...weighed.right.weighed].filter(wasSeen));
+  const left = observe('left', weighed.left, usual);
+  const right = observe('right', weighed.right, usual);
   const footfalls = [...left.footfalls, ...right.footfalls]
     .sort((a, b) => a.liftS - b.liftS)
     .map((footfall, i) => ({ ...footfall, number: i + 1 }));
@@ -84,8 +104,8 @@ export function detectFootfalls(track: Track): Detection {
     left: { ...left, footfalls: footfalls.filter((footfall) => footfall.foot === 'left') },
     right: { ...right, footfalls: footfalls.filter((footfall) => footfall.foot === 'right') },
     footfalls,
-    noiseM: Math.max(signals.left.noiseM, signals.right.noiseM),
-    samplesForOne: Math.max(signals.left.samplesForOne, signals.right.samplesForOne),
+    noiseM: Math.max(seen.left.signal.noiseM, seen.right.signal.noiseM),
+    samplesForOne: Math.max(seen.left.signal.samplesForOne, seen.right.signal.samplesForOne),
     missingShare: missing(track) / samples,
   };
 }
@@ -103,33 +123,126 @@ function missing(track: Track): number {
 /** Runs that really change the place of the foot, with the places before and after. */
 function flightsOf({ signal, runs }: SeenFoot): FlightData[] {
   const { t } = signal;
+  const kept = wholeFlights(signal, withSlowMoves(signal, changing(signal, joined(signal, runs))));
+  return kept.flatMap((_, i) => flightOf(signal, kept, i) ?? []);
+}
+
+/** One flight with the stands beside it; null where there is no place before or after it. */
+function flightOf(signal: FootSignal, runs: readonly Run[], i: number): FlightData | null {
+  const { t } = signal;
+  const run = runs[i]!;
+  const plantFrom = runs[i - 1]?.to ?? 0;
+  const plantTo = runs[i + 1]?.from ?? t.length;
+  const before = place(signal, plantFrom, run.from, 'late');
+  const after = place(signal, run.to, plantTo, 'early');
+  if (!before || !after) return null;
+  const besideS = Math.max(BESIDE_S, BESIDE_SHARE * (t[run.to - 1]! - t[run.from]!));
+  return {
+    from: Math.max(plantFrom, indexBefore(t, t[run.from]! - besideS)),
+    to: Math.min(plantTo, indexBefore(t, t[run.to - 1]! + besideS) + 1),
+    startX: before.x,
+    startY: before.y,
+    endX: after.x,
+    endY: after.y,
+    restSamples: after.count,
+    restDriftM: 0,
+  };
+}
+
+/** Runs that one course explains are one flight, whose slow part looked like a stand. */
+function wholeFlights(signal: FootSignal, runs: readonly Run[]): Run[] {
+  let whole = [...runs];
+  for (let i = 0; i + 1 < whole.length;) {
+    const [one, next] = [whole[i]!, whole[i + 1]!];
+    const tried = [...whole.slice(0, i), { from: one.from, to: next.to }, ...whole.slice(i + 2)];
+    if (isOneFlight(signal, one, next, whole, tried, i)) whole = tried;
+    else i++;
+  }
+  return whole;
+}
+
+function isOneFlight(
+  signal: FootSignal,
+  one: Run,
+  next: Run,
+  apart: readonly Run[],
+  tried: readonly Run[],
+  i: number,
+): boolean {
+  const { t } = signal;
+  if (t[next.from]! - t[one.to - 1]! > LONGEST_SLOW_PART_S) return false;
+  const [first, second] = [flightOf(signal, apart, i), flightOf(signal, apart, i + 1)];
+  const data = flightOf(signal, tried, i);
+  if (!first || !second || !data) return false;
+  const way = (flight: FlightData): Point => ({
+    x: flight.endX - flight.startX,
+    y: flight.endY - flight.startY,
+  });
+  const [a, b] = [way(first), way(second)];
+  if (a.x * b.x + a.y * b.y < SAME_WAY * Math.hypot(a.x, a.y) * Math.hypot(b.x, b.y)) return false;
+  const samples = projectFlight(signal, data);
+  const wayM = Math.hypot(a.x + b.x, a.y + b.y);
+  const near = fitFlight(samples, FIRST_SHAPE);
+  if (near.chiSquare > HOPELESS * samples.t.length * signal.samplesForOne) return false;
+  const { misfit } = weighFlight(samples, wayM, signal.samplesForOne, near, NO_HEIGHT);
+  return misfit < ONE_FLIGHT_MISFIT * signal.samplesForOne;
+}
+
+/** Runs with no real stand between them are one flight: a foot that rolls, or one that is dragged. */
+function joined(signal: FootSignal, runs: readonly Run[]): Run[] {
+  const { t } = signal;
+  const out: Run[] = [];
+  for (const run of runs) {
+    const last = out.at(-1);
+    if (last && t[run.from]! - t[last.to - 1]! < SHORTEST_STAND_S) last.to = run.to;
+    else out.push({ ...run });
+  }
+  return out;
+}
+
+/** A run that leaves the foot where it was is absorbed into the planted stretch around it. */
+function changing(signal: FootSignal, runs: readonly Run[]): Run[] {
   const kept: Run[] = [];
-  // A run that leaves the foot where it was is absorbed into the planted stretch around it.
   for (const [i, run] of runs.entries()) {
     const before = place(signal, kept.at(-1)?.to ?? 0, run.from, 'late');
-    const after = place(signal, run.to, runs[i + 1]?.from ?? t.length, 'early');
-    if (!before || !after) continue;
-    const wayM = distanceM(before, after);
-    const uM = signal.noiseM * Math.sqrt(signal.samplesForOne * (1 / before.count + 1 / after.count));
-    if (wayM >= Math.max(SMALLEST_STEP_M, STEP_SIGMAS * uM)) kept.push(run);
+    const after = place(signal, run.to, runs[i + 1]?.from ?? signal.t.length, 'early');
+    if (before && after && isStep(signal, before, after)) kept.push(run);
   }
-  return kept.flatMap((run, i): FlightData[] => {
-    const plantFrom = kept[i - 1]?.to ?? 0;
-    const plantTo = kept[i + 1]?.from ?? t.length;
-    const before = place(signal, plantFrom, run.from, 'late');
-    const after = place(signal, run.to, plantTo, 'early');
-    if (!before || !after) return [];
-    return [
-      {
-        from: Math.max(plantFrom, indexBefore(t, t[run.from]! - 0.12)),
-        to: Math.min(plantTo, indexBefore(t, t[run.to - 1]! + 0.12) + 1),
-        startX: before.x,
-        startY: before.y,
-        endX: after.x,
-        endY: after.y,
-      },
-    ];
+  return kept;
+}
+
+function isStep(signal: FootSignal, before: Place, after: Place): boolean {
+  const uM = signal.noiseM * Math.sqrt(signal.samplesForOne * (1 / before.count + 1 / after.count));
+  return distanceM(before, after) >= Math.max(SMALLEST_STEP_M, STEP_SIGMAS * uM);
+}
+
+/** Moves too slow for their speed to show: a stand whose end is elsewhere than its beginning. */
+function withSlowMoves(signal: FootSignal, runs: readonly Run[]): Run[] {
+  const { t } = signal;
+  return [...runs, null].flatMap((run, i): Run[] => {
+    const from = runs[i - 1]?.to ?? 0;
+    const to = run?.from ?? t.length;
+    const found = to > from && t[to - 1]! - t[from]! > LEAST_SLOW_S ? slowMove(signal, from, to) : null;
+    return [...(found ? [found] : []), ...(run ? [run] : [])];
   });
+}
+
+function slowMove(signal: FootSignal, from: number, to: number): Run | null {
+  const { t } = signal;
+  const endS = Math.min(SLOW_END_S, (t[to - 1]! - t[from]!) / 4);
+  const early = meanBetween(signal, t[from]!, t[from]! + endS, from, to);
+  const late = meanBetween(signal, t[to - 1]! - endS, t[to - 1]!, from, to);
+  if (!early || !late || !isStep(signal, early, late)) return null;
+  const way2 = (late.x - early.x) ** 2 + (late.y - early.y) ** 2;
+  const shareAt = (timeS: number): number => {
+    const at = meanBetween(signal, timeS - SLOW_SMOOTH_S, timeS + SLOW_SMOOTH_S, from, to);
+    return at ? ((at.x - early.x) * (late.x - early.x) + (at.y - early.y) * (late.y - early.y)) / way2 : NaN;
+  };
+  let first = to - 1;
+  let last = from;
+  for (let i = from; i < to && first === to - 1; i++) if (shareAt(t[i]!) > SLOW_EDGE) first = i;
+  for (let i = to - 1; i > from && last === from; i--) if (shareAt(t[i]!) < 1 - SLOW_EDGE) last = i;
+  return last > first + 1 ? { from: first, to: last + 1 } : null;
 }
 
 interface Place {
@@ -175,60 +288,71 @@ function meanBetween(
   return { x: x / count, y: y / count, count };
 }
 
-/** The course that fits the flights of the whole track best: a coarse grid, then a finer one. */
-function commonShape(flights: readonly FlightSamples[]): FlightShape {
-  const stride = Math.max(1, Math.ceil(flights.length / SHAPE_FLIGHTS));
-  const used = flights.filter((_, i) => i % stride === 0);
-  if (used.length === 0) return flightShape(3, 3);
-  let known = used.map((samples) => fitFlight(samples, flightShape(3, 3)));
-  let best = { a: 3, b: 3, value: Infinity };
-  const look = (a: number, b: number): void => {
-    if (a < 1 || b < 1) return;
-    const shape = flightShape(a, b);
-    const fits = used.map((samples, i) => fitFlight(samples, shape, known[i]));
-    const prior = SHAPE_PRIOR * ((a - 3) ** 2 + (b - 3) ** 2);
-    const value = fits.reduce((sum, fit) => sum + Math.min(WORST_CHI_SQUARE, fit.chiSquare), prior);
-    if (value >= best.value) return;
-    best = { a, b, value };
-    known = fits;
-  };
-  for (const s of SHAPE_GRID) look(s, s);
-  const centre = best;
-  for (const da of COARSE) for (const db of COARSE) look(centre.a + da, centre.b + db);
-  const coarse = best;
-  for (const da of FINE) for (const db of FINE) look(coarse.a + da, coarse.b + db);
-  return flightShape(best.a, best.b);
+/** One foot with its flights weighed, before the usual course of the recording is known. */
+interface WeighedFoot {
+  readonly signal: FootSignal;
+  readonly flights: readonly FlightData[];
+  readonly weighed: readonly (WeighedFlight | FlightTimes)[];
 }
+
+function weigh({ signal, runs }: SeenFoot): WeighedFoot {
+  const flights = flightsOf({ signal, runs });
+  const first = flights.map((data) => fitFlight(projectFlight(signal, data), FIRST_SHAPE));
+  const usualS = medianOf(first.map((fit) => fit.landS - fit.liftS));
+  const refined = flights.map((data, i) => refine(signal, data, first, i));
+  return {
+    signal,
+    flights: refined,
+    weighed: refined.map((data, i) => weighOrBridge(signal, data, usualS, first[i]!)),
+  };
+}
+
+const wasSeen = (flight: WeighedFlight | FlightTimes): flight is WeighedFlight => 'candidates' in flight;
 
 function observe(
   foot: FootName,
-  signal: FootSignal,
-  flights: readonly FlightData[],
-  shape: FlightShape,
+  { signal, flights, weighed }: WeighedFoot,
+  usual: ReadonlyMap<object, number>,
 ): ObservedFoot {
-  const first = flights.map((data) => fitFlight(projectFlight(signal, data), shape));
-  const usualS = medianOf(first.map((fit) => fit.landS - fit.liftS));
-  const refined = flights.map((data, i) => refine(signal, data, first, i));
-  const fits = refined.map((data, i) => fitOrBridge(signal, data, shape, usualS, first[i]!));
-  const footfalls = refined.map((data, i): ObservedFootfall => {
-    const { fit, landUS } = fits[i]!;
+  const times = inOrder(weighed.map((flight) => (wasSeen(flight) ? flightTimes(flight, usual) : flight)));
+  const footfalls = flights.map((data, i): ObservedFootfall => {
+    const { liftS, landS, liftUS, landUS } = times[i]!;
     return {
       number: i + 1,
       foot,
       from: { x: data.startX, y: data.startY },
       to: { x: data.endX, y: data.endY },
-      liftS: fit.liftS,
-      landS: fit.landS,
-      headingBeforeDeg: headingBetween(signal, fits[i - 1]?.fit.landS ?? -Infinity, fit.liftS, 'late'),
-      headingAfterDeg: headingBetween(signal, fit.landS, fits[i + 1]?.fit.liftS ?? Infinity, 'early'),
+      liftS,
+      landS,
+      headingBeforeDeg: headingBetween(signal, times[i - 1]?.landS ?? -Infinity, liftS, 'late'),
+      headingAfterDeg: headingBetween(signal, landS, times[i + 1]?.liftS ?? Infinity, 'early'),
+      liftUS,
       landUS,
+      placeUM: Math.hypot(
+        signal.noiseM * Math.sqrt(signal.samplesForOne / Math.max(1, data.restSamples)),
+        data.restDriftM,
+      ),
     };
   });
   const n = signal.t.length;
-  const start = refined[0]
-    ? { x: refined[0].startX, y: refined[0].startY }
+  const start = flights[0]
+    ? { x: flights[0].startX, y: flights[0].startY }
     : (place(signal, 0, n, 'early') ?? { x: 0, y: 0 });
   return { signal, start: { x: start.x, y: start.y }, footfalls, headingNoiseDeg: headingNoise(signal) };
+}
+
+/** A foot never lifts before it has landed: where two flights meet, they meet half way. */
+function inOrder(times: readonly FlightTimes[]): FlightTimes[] {
+  const ordered = [...times];
+  for (let i = 1; i < ordered.length; i++) {
+    const [before, after] = [ordered[i - 1]!, ordered[i]!];
+    const overS = before.landS - after.liftS;
+    if (overS <= 0) continue;
+    const middle = (before.landS + after.liftS) / 2;
+    ordered[i - 1] = { ...before, landS: middle, landUS: Math.hypot(before.landUS, overS / 2) };
+    ordered[i] = { ...after, liftS: middle, liftUS: Math.hypot(after.liftUS, overS / 2) };
+  }
+  return ordered;
 }
 
 /** The places again, now that the first fit tells where the flights end. */
@@ -239,32 +363,67 @@ function refine(signal: FootSignal, data: FlightData, fits: readonly FlightFit[]
   const plantedSinceS = (fits[i - 1]?.landS ?? -Infinity) + GUARD_S / 3;
   const plantedUntilS = (fits[i + 1]?.liftS ?? Infinity) - GUARD_S / 3;
   const before = meanBetween(signal, Math.max(plantedSinceS, fit.liftS - PLANT_WINDOW_S), fit.liftS, 0, n);
-  const after = meanBetween(signal, fit.landS, Math.min(plantedUntilS, fit.landS + PLANT_WINDOW_S), 0, n);
+  const standsS = plantedUntilS - fit.landS;
+  const restFromS = fit.landS + Math.min(SETTLED_AFTER_S, Math.max(0, SETTLED_SHARE * standsS));
+  const restToS = Math.min(plantedUntilS, restFromS + REST_WINDOW_S);
+  const after = meanBetween(signal, restFromS, restToS, 0, n);
   const enough = (found: Place | null): found is Place => found !== null && found.count >= 3;
+  const besideS = REFINED_BESIDE_S + REFINED_BESIDE_SHARE * (fit.landS - fit.liftS);
+  const earliestS = Math.max(fit.liftS - besideS, Math.min(plantedSinceS, fit.liftS));
+  const latestS = Math.min(fit.landS + besideS, Math.max(plantedUntilS, fit.landS));
+  const from = indexBefore(t, earliestS);
+  const to = indexBefore(t, latestS) + 1;
   return {
     ...data,
+    ...(to - from > 3 ? { from, to } : {}),
     ...(enough(before) && plantedSinceS < fit.liftS ? { startX: before.x, startY: before.y } : {}),
-    ...(enough(after) && plantedUntilS > fit.landS ? { endX: after.x, endY: after.y } : {}),
+    ...(enough(after) && plantedUntilS > fit.landS
+      ? { endX: after.x, endY: after.y, restSamples: after.count }
+      : {}),
   };
 }
 
-/** The fit, or the middle of the hole when the capture did not see the flight. */
-function fitOrBridge(
+const DRIFT_BLOCKS = 5;
+
+/** How unsteadily a foot stands, each axis, beyond what noise explains: the scatter of parts of a stretch. */
+function driftBetween(signal: FootSignal, fromS: number, toS: number): number {
+  const blockS = (toS - fromS) / DRIFT_BLOCKS;
+  const parts = Array.from({ length: DRIFT_BLOCKS }, (_, i) =>
+    meanBetween(signal, fromS + i * blockS, fromS + (i + 1) * blockS, 0, signal.t.length),
+  ).filter((part) => part !== null);
+  const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+  const [mx, my] = [mean(parts.map(({ x }) => x)), mean(parts.map(({ y }) => y))];
+  const seen2 = mean(parts.map(({ x, y }) => ((x - mx) ** 2 + (y - my) ** 2) / 2));
+  const noise2 = mean(parts.map(({ count }) => (signal.noiseM ** 2 * signal.samplesForOne) / count));
+  return Math.sqrt(Math.max(0, seen2 - (1 - 1 / DRIFT_BLOCKS) * noise2));
+}
+
+/** One flight weighed, or the middle of the hole when the capture did not see it. */
+function weighOrBridge(
   signal: FootSignal,
   data: FlightData,
-  shape: FlightShape,
   usualS: number,
   near: FlightFit,
-): { fit: FlightFit; landUS: number } {
-  const fit = fitFlight(projectFlight(signal, data), shape, near);
+): WeighedFlight | FlightTimes {
+  const samples = projectFlight(signal, data);
+  const fit = fitFlight(samples, FIRST_SHAPE, near);
   const hole = widestHole(signal.t, data);
-  const unseen = fit.usedSamples < 2 && hole.toS - hole.fromS > 2.5 * signal.stepS;
-  if (!unseen) return { fit, landUS: Math.hypot(fit.landUS * Math.sqrt(signal.samplesForOne), COURSE_U_S) };
+  const holeS = hole.toS - hole.fromS;
+  if (fit.usedSamples >= 2 || holeS <= 2.5 * signal.stepS) {
+    const wayM = Math.hypot(data.endX - data.startX, data.endY - data.startY);
+    const byHeight = momentsByHeight(signal, data.from, data.to);
+    return weighFlight(samples, wayM, signal.samplesForOne, fit, byHeight);
+  }
   const middle = (hole.fromS + hole.toS) / 2;
-  const half = Math.min(Number.isNaN(usualS) ? 0.15 : usualS / 2, (hole.toS - hole.fromS) / 2);
+  const half = Math.min(Number.isNaN(usualS) ? 0.15 : usualS / 2, holeS / 2);
+  const uS = Math.max(UNSEEN_U_S, holeS / 2 / Math.sqrt(3));
   return {
-    fit: { ...fit, liftS: middle - half, landS: middle + half },
-    landUS: Math.max(COURSE_U_S, (hole.toS - hole.fromS) / 2 / Math.sqrt(3)),
+    liftS: middle - half,
+    landS: middle + half,
+    liftUS: uS,
+    landUS: uS,
+    usedSamples: fit.usedSamples,
+    misfit: 1,
   };
 }
 

@@ -1,4 +1,4 @@
-import { lookUp, shareAtWay, type FlightShape } from './flight-shape.ts';
+import { shareAtWay, type FlightShape } from './flight-shape.ts';
 import type { FootSignal } from './signal.ts';
 
 /** A stretch between two planted places, with what the fit needs. Sample range [from, to). */
@@ -9,6 +9,10 @@ export interface FlightData {
   readonly startY: number;
   readonly endX: number;
   readonly endY: number;
+  /** How many samples the new place is the mean of. */
+  readonly restSamples: number;
+  /** What the new place wanders while it is one, beyond noise, metres. */
+  readonly restDriftM: number;
 }
 
 /** The samples of one stretch, projected on the way from the old place to the new. */
@@ -42,93 +46,139 @@ export interface FlightFit {
   readonly landS: number;
   /** Sum of squared residuals in units of the sample noise. */
   readonly chiSquare: number;
-  /** Standard uncertainty of the landing time from the samples alone, seconds. */
+  /** Standard uncertainties of the lift and of the landing from the samples alone, seconds. */
+  readonly liftUS: number;
   readonly landUS: number;
   readonly usedSamples: number;
 }
 
+/** What is left of the way at contact, as a share of it, and the time in which it is crept. */
+export interface Settling {
+  readonly rest: number;
+  readonly timeS: number;
+}
+export const NO_SETTLING: Settling = { rest: 0, timeS: 1 };
+
 const ITERATIONS = 6;
 const SHORTEST_FLIGHT_S = 0.04;
-/** Relative gain at which another step is not worth it: far below a microsecond of landing time. */
-const ENOUGH = 1e-5;
+/** Relative gain at which another step is not worth it: far below the uncertainty of the landing. */
+const ENOUGH = 2e-3;
 
 /**
  * Least-squares lift and land times of one flight: the projected samples follow the given course
  * between the two times (Gauss-Newton, damped). `near` is a fit of the same samples by a similar
  * course to start from.
  */
-export function fitFlight(samples: FlightSamples, shape: FlightShape, near?: FlightFit): FlightFit {
-  const { t, share, sigma } = samples;
+export function fitFlight(
+  samples: FlightSamples,
+  shape: FlightShape,
+  near?: FlightFit,
+  settling: Settling = NO_SETTLING,
+): FlightFit {
+  const { sigma, t } = samples;
   let [lift, land] = near ? [near.liftS, near.landS] : firstGuess(samples, shape);
-  let best = cost(samples, shape, lift, land);
-  let normal = { a: 1, b: 0, c: 1 };
+  let [here, there] = [HERE, THERE];
+  weigh(samples, shape, settling, lift, land, here);
   let damping = 1e-3;
   for (let iteration = 0; iteration < ITERATIONS; iteration++) {
-    const span = land - lift;
-    let a = 0;
-    let b = 0;
-    let c = 0;
-    let gl = 0;
-    let gd = 0;
-    for (let i = 0; i < t.length; i++) {
-      const tau = (t[i]! - lift) / span;
-      if (tau <= 0 || tau >= 1) continue;
-      const residual = share[i]! - lookUp(shape.way, tau);
-      const speed = lookUp(shape.speed, tau) / span;
-      const byLift = -speed * (1 - tau);
-      const byLand = -speed * tau;
-      a += byLift * byLift;
-      b += byLift * byLand;
-      c += byLand * byLand;
-      gl += byLift * residual;
-      gd += byLand * residual;
-    }
-    if (a === 0 || c === 0) break;
-    normal = { a, b, c };
-    const da = a * (1 + damping);
-    const dc = c * (1 + damping);
-    const det = da * dc - b * b;
+    if (here.liftLift === 0 || here.landLand === 0) break;
+    const da = here.liftLift * (1 + damping);
+    const dc = here.landLand * (1 + damping);
+    const det = da * dc - here.liftLand * here.liftLand;
     if (det <= 0) break;
-    const nextLift = lift + (dc * gl - b * gd) / det;
-    const nextLand = land + (da * gd - b * gl) / det;
+    const nextLift = lift + (dc * here.byLift - here.liftLand * here.byLand) / det;
+    const nextLand = land + (da * here.byLand - here.liftLand * here.byLift) / det;
     const usable = nextLand - nextLift > SHORTEST_FLIGHT_S;
-    const next = usable ? cost(samples, shape, nextLift, nextLand) : Infinity;
-    if (next <= best) {
-      const gain = best - next;
-      lift = nextLift;
-      land = nextLand;
-      best = next;
+    if (usable) weigh(samples, shape, settling, nextLift, nextLand, there);
+    if (usable && there.cost <= here.cost) {
+      const gain = here.cost - there.cost;
+      [lift, land] = [nextLift, nextLand];
+      [here, there] = [there, here];
       damping /= 5;
-      if (gain < ENOUGH * (best + 1e-12)) break;
+      if (gain < ENOUGH * (here.cost + 1e-12)) break;
     } else {
       damping *= 20;
       if (damping > 1e6) break;
     }
   }
-  const det = normal.a * normal.c - normal.b * normal.b;
+  const det = here.liftLift * here.landLand - here.liftLand * here.liftLand;
   return {
     liftS: lift,
     landS: land,
-    chiSquare: best / (sigma * sigma),
-    landUS: det > 0 ? sigma * Math.sqrt(normal.a / det) : Infinity,
+    chiSquare: here.cost / (sigma * sigma),
+    liftUS: det > 0 ? sigma * Math.sqrt(here.landLand / det) : Infinity,
+    landUS: det > 0 ? sigma * Math.sqrt(here.liftLift / det) : Infinity,
     usedSamples: samplesBetween(t, lift, land),
   };
+}
+
+/** Squared misses of a fit, and the normal equations of its next step. */
+interface Weighed {
+  cost: number;
+  liftLift: number;
+  liftLand: number;
+  landLand: number;
+  byLift: number;
+  byLand: number;
+}
+const blank = (): Weighed => ({ cost: 0, liftLift: 0, liftLand: 0, landLand: 0, byLift: 0, byLand: 0 });
+/** Two that are used in turn: a fit makes nothing that has to be cleared away. */
+const HERE = blank();
+const THERE = blank();
+
+function weigh(
+  { t, share }: FlightSamples,
+  { way, speed }: FlightShape,
+  { rest, timeS }: Settling,
+  lift: number,
+  land: number,
+  into: Weighed,
+): void {
+  const scale = 1 / (land - lift);
+  const cells = way.length - 1;
+  const flown = 1 - rest;
+  let [cost, a, b, c, gl, gd] = [0, 0, 0, 0, 0, 0];
+  for (let i = 0; i < t.length; i++) {
+    const tau = (t[i]! - lift) * scale;
+    if (tau <= 0) {
+      cost += share[i]! * share[i]!;
+    } else if (tau < 1) {
+      const at = tau * cells;
+      const k = Math.floor(at);
+      const part = at - k;
+      const residual = share[i]! - flown * (way[k]! + (way[k + 1]! - way[k]!) * part);
+      const pace = flown * (speed[k]! + (speed[k + 1]! - speed[k]!) * part) * scale;
+      const byLift = -pace * (1 - tau);
+      const byLand = -pace * tau;
+      cost += residual * residual;
+      a += byLift * byLift;
+      b += byLift * byLand;
+      c += byLand * byLand;
+      gl += byLift * residual;
+      gd += byLand * residual;
+    } else if (rest === 0) {
+      cost += (share[i]! - 1) * (share[i]! - 1);
+    } else {
+      const left = rest * Math.exp((land - t[i]!) / timeS);
+      const residual = share[i]! - 1 + left;
+      const late = -left / timeS;
+      cost += residual * residual;
+      c += late * late;
+      gd += late * residual;
+    }
+  }
+  into.cost = cost;
+  into.liftLift = a;
+  into.liftLand = b;
+  into.landLand = c;
+  into.byLift = gl;
+  into.byLand = gd;
 }
 
 function samplesBetween(t: Float64Array, lift: number, land: number): number {
   let count = 0;
   for (let i = 0; i < t.length; i++) if (t[i]! > lift && t[i]! < land) count++;
   return count;
-}
-
-function cost({ t, share }: FlightSamples, shape: FlightShape, lift: number, land: number): number {
-  const scale = 1 / (land - lift);
-  let sum = 0;
-  for (let i = 0; i < t.length; i++) {
-    const residual = share[i]! - lookUp(shape.way, (t[i]! - lift) * scale);
-    sum += residual * residual;
-  }
-  return sum;
 }
 
 /** Times at which a quarter and three quarters of the way are covered, stretched by the course. */

@@ -1,13 +1,11 @@
 /**
- * Courses of a foot between lift and land: the share of the way covered at a share of the flight
- * time, as the cumulative Beta(a, b) distribution. a = b = 1 is constant speed, 2 the cubic
- * smoothstep, 3 minimum jerk (Flash and Hogan 1985), 4 minimum snap; a < b brakes late, a > b early.
- * One family holds the courses of the literature and those between, so the shape of a person's own
- * steps is estimated instead of assumed.
+ * A course of a foot between lift and landing: the share of the way covered at a share of the flight time.
+ *
+ * Three families. The cumulative Beta(a, b) distribution: a = b = 1 is constant speed, 2 the cubic
+ * smoothstep, 3 minimum jerk (Flash and Hogan 1985), 4 minimum snap; a < b brakes late, a > b early. Ramps
+ * of speed, as a leg that is pushed and caught. And a landing with a roll after it.
  */
 export interface FlightShape {
-  readonly a: number;
-  readonly b: number;
   /** Share of the way at i / (length - 1) of the flight. */
   readonly way: Float64Array;
   /** Its derivative. */
@@ -19,12 +17,36 @@ const FINE = 8;
 
 const cache = new Map<string, FlightShape>();
 
-/** Tabulates one course; a, b >= 1. Composite Simpson integration of the density. */
+/** The cumulative Beta(a, b) course; a, b >= 1. */
 export function flightShape(a: number, b: number): FlightShape {
   const key = `${a}/${b}`;
   const known = cache.get(key);
   if (known) return known;
-  const density = (x: number): number => Math.pow(x, a - 1) * Math.pow(1 - x, b - 1);
+  const shape = shapeOf((x) => Math.pow(x, a - 1) * Math.pow(1 - x, b - 1));
+  cache.set(key, shape);
+  return shape;
+}
+
+/**
+ * A course whose speed rises over one share of the time, holds, and falls over another: straight (constant
+ * acceleration) or smoothly. The shares together are at most 1.
+ */
+export const rampedShape = (rise: number, fall: number, smooth: boolean): FlightShape =>
+  shapeOf((x) => {
+    const ramp = Math.min(1, x / rise, (1 - x) / fall);
+    return smooth ? ramp * ramp * (3 - 2 * ramp) : ramp;
+  });
+
+/** A foot that comes down and then rolls the rest: a second, slower rise of speed makes that share of the way. */
+export const rolledShape = (rollShare: number, downAt: number, rollFrom: number): FlightShape =>
+  shapeOf((x) => {
+    const bump = (share: number): number => (share <= 0 || share >= 1 ? 0 : 30 * (share * (1 - share)) ** 2);
+    const roll = bump((x - rollFrom) / (1 - rollFrom)) / (1 - rollFrom);
+    return ((1 - rollShare) * bump(x / downAt)) / downAt + rollShare * roll;
+  });
+
+/** Tabulates a course from its speed, up to a factor. Composite Simpson integration. */
+function shapeOf(density: (share: number) => number): FlightShape {
   const way = new Float64Array(CELLS + 1);
   const speed = new Float64Array(CELLS + 1);
   const h = 1 / CELLS / FINE;
@@ -43,9 +65,7 @@ export function flightShape(a: number, b: number): FlightShape {
     way[i] = way[i]! / total;
     speed[i] = speed[i]! / total;
   }
-  const shape = { a, b, way, speed };
-  cache.set(key, shape);
-  return shape;
+  return { way, speed };
 }
 
 /** Linear look-up in a table over [0, 1]. */

@@ -8,20 +8,12 @@ export interface SeenFoot {
   readonly runs: readonly Run[];
 }
 
-const MOST_LOOKS = 4;
-const STILL_GROWING = 1.05;
-
 /**
- * A foot's signal and its moving runs. Noise taken for movement hides noise: while the planted
- * stretches show more of it than was thought, the runs are found again with what they show.
+ * A foot's signal and its moving runs. The runs need no idea of the noise; what the noise is like is read
+ * from the stretches between them.
  */
 export function lookAtFoot(timeS: Samples, foot: FootSamples, rateHz: number): SeenFoot {
   const first = footSignal(timeS, foot, rateHz);
-  let seen: SeenFoot = { signal: first, runs: movingRuns(first) };
-  for (let look = 1; look < MOST_LOOKS; look++) {
-    const signal = withPlantedNoise(first, plantedBetween(seen.runs, first.t.length));
-    if (signal.noiseM < STILL_GROWING * seen.signal.noiseM) break;
-    seen = { signal, runs: movingRuns(signal) };
-  }
-  return seen;
+  const runs = movingRuns(first);
+  return { signal: withPlantedNoise(first, plantedBetween(runs, first.t.length)), runs };
 }

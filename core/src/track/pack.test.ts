@@ -27,6 +27,16 @@ test('a minute of two feet packs to well under a tenth of a megabyte and is plai
   expect(gunzipSync(packed)[0]).toBe(1);
 });
 
+test('the same track packs to the same bytes at any time of day', () => {
+  const packed = packTrack(track);
+  jest.useFakeTimers({ now: Date.now() + 86_400_000 });
+  try {
+    expect(packTrack(track)).toEqual(packed);
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
 test('what is not a packed track is refused with the bad value', () => {
   expect(() => unpackTrack(new Uint8Array([1, 2, 3]))).toThrow();
   const wrong = packTrack(track).slice(0, -40);

@@ -6,57 +6,73 @@ export interface Run {
   to: number;
 }
 
-/** Thresholds of detection, own choice, checked by the accuracy bench. */
+/** Thresholds of detection, own choice, checked by the coverage bench. */
 const SLOWEST_FLIGHT_M_S = 0.1;
 const SIGMAS = 4;
-const HALF_WINDOW_S = 0.05;
-const WIDEST_HALF_WINDOW_S = 0.12;
-const SPEED_NOISE_GOAL_M_S = 0.06;
+const HALF_WINDOWS_S = [0.05, 0.08, 0.12, 0.18, 0.25];
+/** A window is wide enough when its noise is below this. */
+const SPEED_NOISE_GOAL_M_S = 0.05;
 const HOLE_S = 0.08;
 const SHORTEST_PLANT_S = 0.045;
+/**
+ * A foot stands for most of the time, so the slower part of its speeds is noise alone: this quantile of a
+ * Rayleigh distribution, the length of two normal components, is so many of their sigmas.
+ */
+const QUIET_QUANTILE = 0.35;
+const QUIET_SIGMAS = Math.sqrt(-2 * Math.log(1 - QUIET_QUANTILE));
+const QUIET_SAMPLES = 6000;
 
 /**
  * Stretches in which a foot moves: the speed of a sliding least-squares line exceeds both a floor and
- * four times its own noise. A hole in the capture counts as moving; whether the foot really changed
- * place is decided from the planted stretches on both sides.
+ * four times its own noise, whatever the noise is like. A hole in the capture counts as moving; whether
+ * the foot really changed place is decided from the planted stretches on both sides.
  */
 export function movingRuns(signal: FootSignal): Run[] {
-  const { t, x, y, stepS } = signal;
-  const noiseM = signal.noiseM * Math.sqrt(signal.samplesForOne);
-  const n = t.length;
-  const half = halfWindowS(noiseM, stepS);
-  const threshold = Math.max(SLOWEST_FLIGHT_M_S, SIGMAS * slopeNoise(noiseM, half, stepS));
+  const { t, stepS } = signal;
+  const { speeds, threshold } = speedsOf(signal);
   const runs: Run[] = [];
-  let low = 0;
-  let high = 0;
   const mark = (from: number, to: number): void => {
     const last = runs.at(-1);
     if (last && (from <= last.to || t[from]! - t[last.to - 1]! < SHORTEST_PLANT_S)) {
       last.to = Math.max(last.to, to);
     } else runs.push({ from, to });
   };
-  for (let i = 0; i < n; i++) {
-    while (t[i]! - t[low]! > half) low++;
-    while (high < n && t[high]! - t[i]! <= half) high++;
-    const from = Math.max(0, Math.min(low, i - 1));
-    const to = Math.min(n, Math.max(high, i + 2));
-    if (slope(t, x, y, from, to) > threshold) mark(i, i + 1);
+  for (let i = 0; i < t.length; i++) {
+    if (speeds[i]! > threshold) mark(i, i + 1);
     if (i > 0 && t[i]! - t[i - 1]! > Math.max(HOLE_S, 2.5 * stepS)) mark(i - 1, i + 1);
   }
   return runs;
 }
 
-const slopeNoise = (noiseM: number, halfS: number, stepS: number): number => {
-  const count = Math.max(3, 2 * Math.floor(halfS / stepS + 1e-9) + 1);
-  return noiseM / (stepS * Math.sqrt((count * (count * count - 1)) / 12));
-};
-
-function halfWindowS(noiseM: number, stepS: number): number {
-  let half = HALF_WINDOW_S;
-  while (half < WIDEST_HALF_WINDOW_S && slopeNoise(noiseM, half, stepS) > SPEED_NOISE_GOAL_M_S) {
-    half += 0.01;
+/** Speeds by the narrowest window whose noise is low enough, and what they must exceed. */
+function speedsOf(signal: FootSignal): { readonly speeds: Float64Array; readonly threshold: number } {
+  let speeds: Float64Array = new Float64Array(0);
+  let noise = 0;
+  for (const halfS of HALF_WINDOWS_S) {
+    speeds = slopes(signal, halfS + 1e-9);
+    noise = quietNoise(speeds);
+    if (noise < SPEED_NOISE_GOAL_M_S) break;
   }
-  return half + 1e-9;
+  return { speeds, threshold: Math.max(SLOWEST_FLIGHT_M_S, SIGMAS * noise) };
+}
+
+function quietNoise(speeds: Float64Array): number {
+  const stride = Math.max(1, Math.floor(speeds.length / QUIET_SAMPLES));
+  const some = speeds.filter((_, i) => i % stride === 0).sort();
+  return (some[Math.floor(QUIET_QUANTILE * some.length)] ?? 0) / QUIET_SIGMAS;
+}
+
+function slopes({ t, x, y }: FootSignal, half: number): Float64Array {
+  const n = t.length;
+  const speeds = new Float64Array(n);
+  let low = 0;
+  let high = 0;
+  for (let i = 0; i < n; i++) {
+    while (t[i]! - t[low]! > half) low++;
+    while (high < n && t[high]! - t[i]! <= half) high++;
+    speeds[i] = slope(t, x, y, Math.max(0, Math.min(low, i - 1)), Math.min(n, Math.max(high, i + 2)));
+  }
+  return speeds;
 }
 
 /** Speed of the least-squares line through samples [from, to), metres per second. */

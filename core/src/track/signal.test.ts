@@ -113,12 +113,22 @@ describe('fitting one flight', () => {
       x: way.map((w) => 1 + 0.2 * w + noise()),
       y: way.map((w) => 2 - 0.1 * w + noise()),
       heading: null,
+      z: null,
       noiseM: 0.005,
       samplesForOne: 1,
       stepS: 1 / RATE,
     };
   };
-  const data = { from: 0, to: 110, startX: 1, startY: 2, endX: 1.2, endY: 1.9 };
+  const data = {
+    from: 0,
+    to: 110,
+    startX: 1,
+    startY: 2,
+    endX: 1.2,
+    endY: 1.9,
+    restSamples: 30,
+    restDriftM: 0,
+  };
 
   test.each([
     [1, 1],

@@ -7,6 +7,8 @@ export interface FootSignal {
   readonly y: Float64Array;
   /** NaN where the capture has no heading. */
   readonly heading: Float64Array | null;
+  /** Height of the ball, metres; null where the capture has none. */
+  readonly z: Float64Array | null;
   /** Noise of one sample and axis while planted, metres, 1 sigma. */
   readonly noiseM: number;
   /**
@@ -33,14 +35,15 @@ export function footSignal(timeS: Samples, foot: FootSamples, rateHz: number): F
   return { ...kept, noiseM, samplesForOne: 1, stepS: block / rateHz };
 }
 
-type Columns = Pick<FootSignal, 't' | 'x' | 'y' | 'heading'>;
+type Columns = Pick<FootSignal, 't' | 'x' | 'y' | 'heading' | 'z'>;
 
-function columnsOf(length: number, withHeading: boolean) {
+function columnsOf(length: number, foot: FootSamples) {
   return {
     t: new Float64Array(length),
     x: new Float64Array(length),
     y: new Float64Array(length),
-    heading: withHeading ? new Float64Array(length) : null,
+    heading: foot.headingDeg ? new Float64Array(length) : null,
+    z: foot.z ? new Float64Array(length) : null,
   };
 }
 
@@ -50,11 +53,12 @@ function shorten(columns: Columns, length: number): Columns {
     x: columns.x.subarray(0, length),
     y: columns.y.subarray(0, length),
     heading: columns.heading?.subarray(0, length) ?? null,
+    z: columns.z?.subarray(0, length) ?? null,
   };
 }
 
 function compact(timeS: Samples, foot: FootSamples): Columns {
-  const out = columnsOf(timeS.length, foot.headingDeg !== null);
+  const out = columnsOf(timeS.length, foot);
   let n = 0;
   for (let i = 0; i < timeS.length; i++) {
     if (Number.isNaN(foot.x[i]!) || Number.isNaN(foot.y[i]!)) continue;
@@ -62,13 +66,14 @@ function compact(timeS: Samples, foot: FootSamples): Columns {
     out.x[n] = foot.x[i]!;
     out.y[n] = foot.y[i]!;
     if (out.heading) out.heading[n] = foot.headingDeg![i]!;
+    if (out.z) out.z[n] = foot.z![i]!;
     n++;
   }
   return shorten(out, n);
 }
 
 function averaged(timeS: Samples, foot: FootSamples, block: number): Columns {
-  const out = columnsOf(Math.ceil(timeS.length / block), foot.headingDeg !== null);
+  const out = columnsOf(Math.ceil(timeS.length / block), foot);
   let n = 0;
   for (let from = 0; from < timeS.length; from += block) {
     let count = 0;
@@ -76,6 +81,7 @@ function averaged(timeS: Samples, foot: FootSamples, block: number): Columns {
     let x = 0;
     let y = 0;
     let heading = NaN;
+    let z = NaN;
     for (let i = from; i < Math.min(timeS.length, from + block); i++) {
       if (Number.isNaN(foot.x[i]!) || Number.isNaN(foot.y[i]!)) continue;
       count++;
@@ -83,12 +89,14 @@ function averaged(timeS: Samples, foot: FootSamples, block: number): Columns {
       x += foot.x[i]!;
       y += foot.y[i]!;
       if (out.heading && !Number.isNaN(foot.headingDeg![i]!)) heading = foot.headingDeg![i]!;
+      if (out.z && !Number.isNaN(foot.z![i]!)) z = foot.z![i]!;
     }
     if (count === 0) continue;
     out.t[n] = t / count;
     out.x[n] = x / count;
     out.y[n] = y / count;
     if (out.heading) out.heading[n] = heading;
+    if (out.z) out.z[n] = z;
     n++;
   }
   return shorten(out, n);
@@ -114,7 +122,14 @@ function isSpike(values: Float64Array, i: number, limitM: number): boolean {
 }
 
 function withoutSpikes(raw: Columns, limitM: number): Columns {
-  const out = columnsOf(raw.t.length, raw.heading !== null);
+  const length = raw.t.length;
+  const out = {
+    t: new Float64Array(length),
+    x: new Float64Array(length),
+    y: new Float64Array(length),
+    heading: raw.heading && new Float64Array(length),
+    z: raw.z && new Float64Array(length),
+  };
   let n = 0;
   for (let i = 0; i < raw.t.length; i++) {
     const inner = i >= 2 && i < raw.t.length - 2;
@@ -124,47 +139,88 @@ function withoutSpikes(raw: Columns, limitM: number): Columns {
     out.x[n] = raw.x[i]!;
     out.y[n] = raw.y[i]!;
     if (out.heading) out.heading[n] = raw.heading![i]!;
+    if (out.z) out.z[n] = raw.z![i]!;
     n++;
   }
   return shorten(out, n);
 }
 
+/** Median distance, over both axes, of the samples of a piece from its middle. */
+function spreadOf({ x, y }: FootSignal, from: number, to: number): number {
+  const off: number[] = [];
+  for (const values of [x, y]) {
+    const middle = medianOf(values.subarray(from, to));
+    for (let i = from; i < to; i++) off.push(Math.abs(values[i]! - middle));
+  }
+  return medianOf(off);
+}
+
+/** Mean square wander of parts of a piece, times the samples of a part: the variance of one, for white noise. */
+function wanderOf({ x, y }: FootSignal, from: number, to: number): number {
+  const size = Math.floor((to - from) / PARTS);
+  let sum = 0;
+  for (const values of [x, y]) {
+    const means = Array.from({ length: PARTS }, (_, part) => {
+      let total = 0;
+      for (let i = from + part * size; i < from + (part + 1) * size; i++) total += values[i]!;
+      return total / size;
+    });
+    const middle = means.reduce((a, b) => a + b) / PARTS;
+    for (const mean of means) sum += (mean - middle) ** 2 / (2 * (PARTS - 1));
+  }
+  return sum * size;
+}
+
+const PIECE_S = 0.8;
+const PIECE_SAMPLES = 8;
+/** More pieces than this tell no more. */
+const MOST_PIECES = 200;
+const PARTS = 4;
+/** Median of a chi-square variable of 2 (PARTS - 1) degrees of freedom, as a share of its mean. */
+const MEDIAN_OF_WANDER = 0.891;
+const WORTH_A_LONGER_MEMORY = 2;
 const PLANT_EDGE_S = 0.04;
-const MOST_SAMPLES_FOR_ONE = 12;
-const MIDDLE_SAMPLES = 60;
+const MOST_SAMPLES_FOR_ONE = 30;
+const MOST_HIDDEN = 3;
 const WORTH_A_SECOND_LOOK = 1.15;
 
 /**
- * The signal with the noise that its planted stretches really show. Trackers smooth: neighbours then
- * correlate, second differences see too little of the noise, and means are less sure than their count
- * says. For first-order autoregressive noise the second difference has variance
- * s^2 (6 - 8 r + 2 r^2), which gives r = 2 - sqrt(1 + 3 q^2) from the ratio q of the two estimates.
+ * The signal with the noise that its planted stretches really show. Trackers smooth and feet sway:
+ * neighbours then correlate, second differences see too little of the noise, and means are less sure than
+ * their count says. How much less is read from how the means of parts of a stretch wander.
  * Planted stretches are given as sample ranges [from, to).
  */
 export function withPlantedNoise(
   signal: FootSignal,
   planted: readonly { readonly from: number; readonly to: number }[],
 ): FootSignal {
-  const { t, x, y, noiseM } = signal;
-  const off: number[] = [];
-  const stride = Math.max(1, Math.floor((2 * t.length) / NOISE_SAMPLES));
-  for (const { from, to } of planted) {
+  const { t, noiseM } = signal;
+  const spreads: number[] = [];
+  const wanders: number[] = [];
+  const each = Math.max(1, Math.floor((t.at(-1)! - t[0]!) / PIECE_S / MOST_PIECES));
+  for (const [n, { from, to }] of planted.entries()) {
+    if (n % each > 0 && planted.length > MOST_PIECES) continue;
     let [first, last] = [from, to];
     while (first < to && t[first]! - t[from]! < PLANT_EDGE_S) first++;
     while (last > first && t[to - 1]! - t[last - 1]! < PLANT_EDGE_S) last--;
-    if (last - first < 8 || last - first < stride) continue;
-    const middle = (values: Float64Array): number =>
-      medianOf(values.subarray(first, Math.min(last, first + MIDDLE_SAMPLES)));
-    const [mx, my] = [middle(x), middle(y)];
-    for (let i = first; i < last; i += stride) off.push(Math.abs(x[i]! - mx), Math.abs(y[i]! - my));
+    // Piece by piece: a stretch may hold a move too slow to be seen, most pieces of it do not.
+    for (let a = first; a < last;) {
+      let b = a + 1;
+      while (b < last && (t[b]! - t[a]! < PIECE_S || b - a < PIECE_SAMPLES)) b++;
+      if (b - a >= PIECE_SAMPLES) {
+        spreads.push(spreadOf(signal, a, b));
+        wanders.push(wanderOf(signal, a, b));
+      }
+      a = b;
+    }
   }
-  const seenM = medianOf(off) * MAD_TO_SD;
-  if (!(seenM > WORTH_A_SECOND_LOOK * noiseM)) return signal;
-  const ratio = noiseM / seenM;
-  const correlation = 2 - Math.sqrt(1 + 3 * ratio * ratio);
+  const seenM = medianOf(spreads) * MAD_TO_SD;
+  // More than noise of the longest memory can hide from second differences is movement, not noise.
+  const shownM = seenM > WORTH_A_SECOND_LOOK * noiseM ? Math.min(seenM, MOST_HIDDEN * noiseM) : noiseM;
+  const forOne = medianOf(wanders) / MEDIAN_OF_WANDER / (shownM * shownM);
   return {
     ...signal,
-    noiseM: seenM,
-    samplesForOne: Math.min(MOST_SAMPLES_FOR_ONE, (1 + correlation) / (1 - correlation)),
+    noiseM: shownM,
+    samplesForOne: forOne > WORTH_A_LONGER_MEMORY ? Math.min(MOST_SAMPLES_FOR_ONE, forOne) : 1,
   };
 }

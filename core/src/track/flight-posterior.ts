@@ -1,0 +1,318 @@
+import { fitFlight, type FlightFit, type FlightSamples } from './fit-flight.ts';
+import { flightShape, rampedShape, rolledShape, type FlightShape } from './flight-shape.ts';
+
+/** A moment seen by other means, as by height: seconds, 1 sigma. */
+export interface Moment {
+  readonly timeS: number;
+  readonly uS: number;
+}
+
+/** One flight as every course sees it, not yet joined to one answer. */
+export interface WeighedFlight {
+  readonly candidates: readonly Candidate[];
+  /** By how much the samples are worse than white noise would be. */
+  readonly inflated: number;
+  readonly byHeight: MomentsByHeight;
+  readonly usedSamples: number;
+  readonly misfit: number;
+}
+
+interface MomentsByHeight {
+  readonly lift: Moment | null;
+  readonly land: Moment | null;
+}
+
+export interface FlightTimes {
+  readonly liftS: number;
+  readonly landS: number;
+  readonly liftUS: number;
+  readonly landUS: number;
+  readonly usedSamples: number;
+  /** Mean squared distance of the samples from the best course, in units of their noise: about 1. */
+  readonly misfit: number;
+}
+
+interface Course {
+  readonly shape: FlightShape;
+  /** Log of how often it is expected, which counts only where the samples are silent (own choice). */
+  readonly logPrior: number;
+  /** Whether a first look tries it. */
+  readonly isFirst: boolean;
+  /** Family and place in it: courses next to a good one are tried too. */
+  readonly family: 'beta' | 'ramp' | 'roll';
+  readonly i: number;
+  readonly j: number;
+}
+
+/** Courses that are weighed against each other, one flight at a time: nobody brakes every step alike. */
+const EXPONENTS = [2, 3, 4.3];
+const RAMPS = [0.1, 0.22, 0.36, 0.5, 0.66, 0.8];
+const FIRST_RAMPS = new Set(['1 1', '1 3', '3 1', '1 4', '4 1', '0 5', '5 0']);
+const ROLLS = [0.08, 0.15, 0.22];
+const DOWN_AT = [0.65, 0.78];
+const COURSES: readonly Course[] = [
+  ...EXPONENTS.flatMap((a, i) =>
+    EXPONENTS.map((b, j) => ({
+      shape: flightShape(a, b),
+      logPrior: i === j ? 0.5 : 0,
+      isFirst: true,
+      family: 'beta' as const,
+      i,
+      j,
+    })),
+  ),
+  ...RAMPS.flatMap((rise, i) =>
+    RAMPS.flatMap((fall, j) =>
+      rise + fall > 1
+        ? []
+        : [true, false].map((smooth) => ({
+            shape: rampedShape(rise, fall, smooth),
+            logPrior: -0.5,
+            isFirst: !smooth && FIRST_RAMPS.has(`${i} ${j}`),
+            family: 'ramp' as const,
+            i,
+            j,
+          })),
+    ),
+  ),
+  ...ROLLS.flatMap((share, i) =>
+    DOWN_AT.map((downAt, j) => ({
+      shape: rolledShape(share, downAt, 0.45),
+      logPrior: -0.7,
+      isFirst: i === 1,
+      family: 'roll' as const,
+      i,
+      j,
+    })),
+  ),
+];
+const FIRST = COURSES.filter(({ isFirst }) => isFirst);
+/** So many of the first have their neighbours tried, and so many that creep are tried with other creeps. */
+const GOOD_FIRST = 2;
+const GOOD_CREEPING = 2;
+const NEIGHBOURS = new Map<Course, readonly Course[]>(
+  FIRST.map((course) => [
+    course,
+    COURSES.filter(
+      (other) =>
+        !other.isFirst &&
+        other.family === course.family &&
+        Math.abs(other.i - course.i) <= 1 &&
+        Math.abs(other.j - course.j) <= 1,
+    ),
+  ]),
+);
+
+/** How a ball may creep after contact: metres, time constant, and how often (own choice). */
+const SETTLINGS = [
+  { restM: 0, timeS: 1, share: 0.4 },
+  { restM: 0.004, timeS: 0.016, share: 0.25 },
+  { restM: 0.009, timeS: 0.02, share: 0.2 },
+  { restM: 0.016, timeS: 0.03, share: 0.15 },
+] as const;
+const [AT_ONCE, ...CREEPS] = SETTLINGS;
+const USUAL_CREEP = SETTLINGS[2];
+const MOST_REST_SHARE = 0.4;
+/** Courses that fit worse than the best by more than this say nothing any more. */
+const WORTH = 14;
+/** What counts e^-12 as much as the best will not matter, whatever the other flights say. */
+const WORTH_KEEPING = 12;
+/** What no family of courses holds: seconds, and a share of the flight (own choice, from the coverage bench). */
+const COURSE_U_S = 0.005;
+const COURSE_U_SHARE = 0.012;
+/** Where no course holds a time at all. */
+const UNKNOWN_S = 0.3;
+/** More samples than this are averaged together: a slow flight is no better seen by all of them. */
+const MOST_SAMPLES = 26;
+
+/** One course with its fit, and what it counts. */
+interface Candidate {
+  readonly course: Course;
+  readonly settling: (typeof SETTLINGS)[number];
+  readonly fit: FlightFit;
+  logWeight: number;
+}
+
+/**
+ * One flight with what is not known of its course: many courses, with and without settling, are fitted, and
+ * each counts by how well it explains the samples (Laplace's approximation of its evidence).
+ * @param samplesForOne how many samples count for one, where neighbours correlate
+ */
+export function weighFlight(
+  seen: FlightSamples,
+  wayM: number,
+  samplesForOne: number,
+  near: FlightFit,
+  byHeight: MomentsByHeight,
+): WeighedFlight {
+  const samples = thinned(seen);
+  const tried: Candidate[] = [];
+  for (const course of FIRST)
+    tried.push({ course, settling: AT_ONCE, fit: fitFlight(samples, course.shape, near), logWeight: 0 });
+  tried.sort(byFit);
+  const known = new Set(FIRST);
+  const { fit: bestFit } = tried[0]!;
+  for (const { course } of tried.slice(0, GOOD_FIRST))
+    for (const next of NEIGHBOURS.get(course)!) {
+      if (known.has(next)) continue;
+      known.add(next);
+      const fit = fitFlight(samples, next.shape, bestFit);
+      tried.push({ course: next, settling: AT_ONCE, fit, logWeight: 0 });
+    }
+  // A creep looks like late braking: it is tried with every course, not only with those that fit without it.
+  const creeping: Candidate[] = [];
+  const creep = (course: Course, settling: Candidate['settling'], from: FlightFit): void => {
+    const rest = Math.min(MOST_REST_SHARE, settling.restM / wayM);
+    const fit = fitFlight(samples, course.shape, from, { rest, timeS: settling.timeS });
+    creeping.push({ course, settling, fit, logWeight: 0 });
+  };
+  const hopeless = tried[0]!.fit.chiSquare * 3 + 6 * WORTH * samplesForOne;
+  for (const { course, fit } of tried)
+    if (course.isFirst && fit.chiSquare < hopeless) creep(course, USUAL_CREEP, fit);
+  creeping.sort(byFit);
+  for (const { course, fit } of creeping.slice(0, GOOD_CREEPING))
+    for (const settling of CREEPS) if (settling !== USUAL_CREEP) creep(course, settling, fit);
+  const all = [...tried, ...creeping];
+  const best = all.reduce((least, { fit }) => Math.min(least, fit.chiSquare), Infinity);
+  // Where even the best course misses the samples, the samples are worse than they claim.
+  const misfit = best / Math.max(1, samples.t.length - 5);
+  const scale = Math.max(samplesForOne, misfit);
+  const candidates = all.filter(({ fit }) => fit.chiSquare - best < 2 * WORTH * scale);
+  for (const one of candidates) one.logWeight = logWeightOf(one, scale);
+  const inflated = Math.sqrt(scale);
+  const most = candidates.reduce((top, { logWeight }) => Math.max(top, logWeight), -Infinity);
+  return {
+    candidates: candidates.filter(({ logWeight }) => logWeight > most - WORTH_KEEPING),
+    inflated,
+    byHeight,
+    usedSamples: near.usedSamples,
+    misfit,
+  };
+}
+
+/**
+ * How often each course, and each way to settle, comes in a recording, from all its flights together: whoever brakes late once
+ * mostly brakes late. A flight that nothing else is like still counts for itself.
+ */
+export function usualCourses(flights: readonly WeighedFlight[]): ReadonlyMap<object, number> {
+  const sums = new Map<object, number>();
+  const count = (what: object, share: number): void => {
+    sums.set(what, (sums.get(what) ?? 0) + share);
+  };
+  for (const flight of flights) {
+    const weights = weightsOf(flight, null);
+    const total = weights.reduce((a, b) => a + b, 0);
+    flight.candidates.forEach(({ course, settling }, i) => {
+      count(course, weights[i]! / total);
+      count(settling, weights[i]! / total);
+    });
+  }
+  const logs = new Map<object, number>();
+  for (const kinds of [COURSES, SETTLINGS])
+    for (const kind of kinds) {
+      const share = ((sums.get(kind) ?? 0) + OPEN_FLIGHTS / kinds.length) / (flights.length + OPEN_FLIGHTS);
+      logs.set(kind, Math.log(share * kinds.length));
+    }
+  return logs;
+}
+
+/** As if so many flights had been seen of every course alike (own choice). */
+const OPEN_FLIGHTS = 6;
+
+/**
+ * Lift and landing: the mean over all courses, the scatter between them being part of the uncertainty.
+ * `usual` says how often each course is walked in this recording.
+ */
+export function flightTimes(flight: WeighedFlight, usual: ReadonlyMap<object, number> | null): FlightTimes {
+  const weights = weightsOf(flight, usual);
+  const lift = mixed(flight, weights, 'liftS', 'liftUS', flight.byHeight.lift);
+  const land = mixed(flight, weights, 'landS', 'landUS', flight.byHeight.land);
+  return {
+    liftS: lift.timeS,
+    landS: land.timeS,
+    liftUS: lift.uS,
+    landUS: land.uS,
+    usedSamples: flight.usedSamples,
+    misfit: flight.misfit,
+  };
+}
+
+const NOTHING = -1e9;
+const byFit = (a: Candidate, b: Candidate): number => a.fit.chiSquare - b.fit.chiSquare;
+
+function logWeightOf({ course, settling, fit }: Candidate, scale: number): number {
+  // A fit that holds neither time says nothing of the course.
+  if (!Number.isFinite(fit.liftUS * fit.landUS)) return NOTHING;
+  const evidence = Math.log(Math.max(1e-9, fit.liftUS * fit.landUS * scale));
+  return Math.log(settling.share) + course.logPrior - fit.chiSquare / (2 * scale) + 0.5 * evidence;
+}
+
+/** What each candidate counts, the most likely 1. */
+function weightsOf(
+  { candidates, inflated, byHeight }: WeighedFlight,
+  usual: ReadonlyMap<object, number> | null,
+): number[] {
+  const { lift, land } = byHeight;
+  const disagrees = (moment: Moment, timeS: number, uS: number): number =>
+    (moment.timeS - timeS) ** 2 / (2 * (moment.uS ** 2 + uS ** 2));
+  const logs = candidates.map(({ course, settling, fit, logWeight }) => {
+    let log = logWeight + (usual?.get(course) ?? 0) + (usual?.get(settling) ?? 0);
+    if (lift) log -= disagrees(lift, fit.liftS, fit.liftUS * inflated);
+    if (land) log -= disagrees(land, fit.landS, fit.landUS * inflated);
+    return log;
+  });
+  const most = Math.max(...logs);
+  return logs.map((log) => Math.exp(log - most));
+}
+
+/** Mean and standard deviation over the candidates, each joined with what height says. */
+function mixed(
+  { candidates, inflated }: WeighedFlight,
+  weights: readonly number[],
+  time: 'liftS' | 'landS',
+  u: 'liftUS' | 'landUS',
+  own: Moment | null,
+): Moment {
+  let total = 0;
+  let sum = 0;
+  let square = 0;
+  candidates.forEach(({ fit }, i) => {
+    const weight = weights[i]!;
+    if (weight < 1e-6 || !Number.isFinite(fit[u])) return;
+    // No course is walked exactly: what no family holds is left open before height is asked.
+    const openS = COURSE_U_S + COURSE_U_SHARE * Math.max(0, fit.landS - fit.liftS);
+    const { timeS, uS } = together({ timeS: fit[time], uS: Math.hypot(fit[u] * inflated, openS) }, own);
+    total += weight;
+    sum += weight * timeS;
+    square += weight * (timeS * timeS + uS * uS);
+  });
+  if (total === 0) return { timeS: candidates[0]!.fit[time], uS: UNKNOWN_S };
+  const timeS = sum / total;
+  return { timeS, uS: Math.sqrt(Math.max(0, square / total - timeS * timeS)) };
+}
+
+/** Two views of one moment; where they disagree by more than they claim, both claim too much (Birge 1932). */
+function together(a: Moment, b: Moment | null): Moment {
+  if (!b) return a;
+  const [wa, wb] = [1 / (a.uS * a.uS + 1e-12), 1 / (b.uS * b.uS + 1e-12)];
+  const apart = Math.abs(a.timeS - b.timeS) / Math.hypot(a.uS, b.uS);
+  return {
+    timeS: (wa * a.timeS + wb * b.timeS) / (wa + wb),
+    uS: Math.sqrt(1 / (wa + wb)) * Math.max(1, apart),
+  };
+}
+
+/** Neighbours averaged, so that no flight has more than so many samples. */
+function thinned(samples: FlightSamples): FlightSamples {
+  const block = Math.ceil(samples.t.length / MOST_SAMPLES);
+  if (block <= 1) return samples;
+  const n = Math.floor(samples.t.length / block);
+  const [t, share] = [new Float64Array(n), new Float64Array(n)];
+  for (let i = 0; i < n; i++) {
+    for (let k = i * block; k < (i + 1) * block; k++) {
+      t[i]! += samples.t[k]! / block;
+      share[i]! += samples.share[k]! / block;
+    }
+  }
+  return { t, share, sigma: samples.sigma / Math.sqrt(block) };
+}
