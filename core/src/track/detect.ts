@@ -122,7 +122,6 @@ function missing(track: Track): number {
 
 /** Runs that really change the place of the foot, with the places before and after. */
 function flightsOf({ signal, runs }: SeenFoot): FlightData[] {
-  const { t } = signal;
   const kept = wholeFlights(signal, withSlowMoves(signal, changing(signal, joined(signal, runs))));
   return kept.flatMap((_, i) => flightOf(signal, kept, i) ?? []);
 }
@@ -378,7 +377,12 @@ function refine(signal: FootSignal, data: FlightData, fits: readonly FlightFit[]
     ...(to - from > 3 ? { from, to } : {}),
     ...(enough(before) && plantedSinceS < fit.liftS ? { startX: before.x, startY: before.y } : {}),
     ...(enough(after) && plantedUntilS > fit.landS
-      ? { endX: after.x, endY: after.y, restSamples: after.count }
+      ? {
+          endX: after.x,
+          endY: after.y,
+          restSamples: after.count,
+          restDriftM: driftBetween(signal, restFromS, restToS),
+        }
       : {}),
   };
 }
@@ -394,7 +398,9 @@ function driftBetween(signal: FootSignal, fromS: number, toS: number): number {
   const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
   const [mx, my] = [mean(parts.map(({ x }) => x)), mean(parts.map(({ y }) => y))];
   const seen2 = mean(parts.map(({ x, y }) => ((x - mx) ** 2 + (y - my) ** 2) / 2));
-  const noise2 = mean(parts.map(({ count }) => (signal.noiseM ** 2 * signal.samplesForOne) / count));
+  const noise2 = mean(
+    parts.map(({ count }) => signal.noiseM ** 2 * Math.min(1, signal.samplesForOne / count)),
+  );
   return Math.sqrt(Math.max(0, seen2 - (1 - 1 / DRIFT_BLOCKS) * noise2));
 }
 
