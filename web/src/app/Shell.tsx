@@ -1,12 +1,11 @@
-import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import Link from '@mui/material/Link';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import type { UnitSystem } from '@angled-chalk/core/measure';
+import { lazy, Suspense } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { useClub } from './club.tsx';
 import { useNotice } from './notice.tsx';
@@ -84,7 +83,9 @@ export function Shell() {
           {clubName === '' ? 'Club' : clubName}
         </Link>
         <Box sx={{ flex: 1, [PHONE]: { display: 'none' } }} />
-        <ChosenStudent />
+        <Suspense fallback={<NameOnly />}>
+          <ChosenStudent />
+        </Suspense>
         <UnitsChoice />
       </Box>
       <Steps />
@@ -110,44 +111,30 @@ export function Shell() {
   );
 }
 
-const onDark = {
-  '& .MuiInputBase-root': { color: PALETTE.bandInk, bgcolor: 'rgba(255,255,255,0.08)' },
-  '& .MuiOutlinedInput-notchedOutline': { borderColor: 'rgba(255,255,255,0.45)' },
-  '& .MuiSvgIcon-root': { color: PALETTE.bandInk },
-};
-
-function ChosenStudent() {
-  const { students, student, chooseStudent } = useClub();
+/** The chosen student by name, where choosing is not there (yet). */
+function NameOnly() {
+  const { student } = useClub();
   if (!student) return null;
   return (
-    <Autocomplete
-      size="small"
-      disableClearable
-      value={student}
-      options={[...students]}
-      getOptionKey={({ id }) => id}
-      getOptionLabel={({ name }) => name}
-      isOptionEqualToValue={(a, b) => a.id === b.id}
-      onChange={(_event, chosen) => chooseStudent(chosen.id)}
-      noOptionsText="Nobody of that name"
-      renderOption={({ key, ...props }, { name, leadSide }) => (
-        <li key={key} {...props}>
-          {name} · {leadSide === 'left' ? 'orthodox' : 'southpaw'}
-        </li>
-      )}
-      renderInput={(params) => (
-        <TextField
-          {...params}
-          slotProps={{
-            ...params.slotProps,
-            htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Chosen student' },
-          }}
-        />
-      )}
-      sx={{ minWidth: 0, flex: '0 1 240px', [PHONE]: { flex: '1 1 130px' }, ...onDark }}
-    />
+    <Box sx={{ flex: '0 1 240px', minWidth: 0, px: 1.75, [PHONE]: { flex: '1 1 130px' } }}>
+      {student.name}
+    </Box>
   );
 }
+
+const whenIdle = (): Promise<void> =>
+  new Promise((resolve) => {
+    if (typeof requestIdleCallback === 'undefined') setTimeout(resolve, 200);
+    else requestIdleCallback(() => resolve(), { timeout: 1500 });
+  });
+
+/** What can be searched is fetched when the screen is drawn; without it the way through the program stays. */
+const ChosenStudent = lazy(() =>
+  whenIdle()
+    .then(() => import('./ChosenStudent.tsx'))
+    .then(({ ChosenStudent: Chosen }) => ({ default: Chosen }))
+    .catch(() => ({ default: NameOnly })),
+);
 
 function UnitsChoice() {
   const { units, setUnits, clubUnits, setClubUnits } = useClub();
