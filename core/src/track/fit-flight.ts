@@ -59,10 +59,10 @@ export interface Settling {
 }
 export const NO_SETTLING: Settling = { rest: 0, timeS: 1 };
 
-const ITERATIONS = 6;
+const ITERATIONS = 4;
 const SHORTEST_FLIGHT_S = 0.04;
 /** Relative gain at which another step is not worth it: far below the uncertainty of the landing. */
-const ENOUGH = 2e-3;
+const ENOUGH = 5e-3;
 
 /**
  * Least-squares lift and land times of one flight: the projected samples follow the given course

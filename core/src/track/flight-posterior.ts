@@ -55,7 +55,7 @@ const COURSES: readonly Course[] = [
     EXPONENTS.map((b, j) => ({
       shape: flightShape(a, b),
       logPrior: i === j ? 0.5 : 0,
-      isFirst: true,
+      isFirst: i === j,
       family: 'beta' as const,
       i,
       j,
@@ -89,7 +89,7 @@ const COURSES: readonly Course[] = [
 const FIRST = COURSES.filter(({ isFirst }) => isFirst);
 /** So many of the first have their neighbours tried, and so many that creep are tried with other creeps. */
 const GOOD_FIRST = 2;
-const GOOD_CREEPING = 2;
+const GOOD_CREEPING = 1;
 const NEIGHBOURS = new Map<Course, readonly Course[]>(
   FIRST.map((course) => [
     course,
@@ -166,7 +166,7 @@ export function weighFlight(
     const fit = fitFlight(samples, course.shape, from, { rest, timeS: settling.timeS });
     creeping.push({ course, settling, fit, logWeight: 0 });
   };
-  const hopeless = tried[0]!.fit.chiSquare * 3 + 6 * WORTH * samplesForOne;
+  const hopeless = tried[0]!.fit.chiSquare * 2 + 4 * WORTH * samplesForOne;
   for (const { course, fit } of tried)
     if (course.isFirst && fit.chiSquare < hopeless) creep(course, USUAL_CREEP, fit);
   creeping.sort(byFit);

@@ -75,30 +75,27 @@ function slopes({ t, x, y }: FootSignal, half: number): Float64Array {
   return speeds;
 }
 
+const lengthOf = (x: number, y: number): number => Math.sqrt(x * x + y * y);
+
 /** Speed of the least-squares line through samples [from, to), metres per second. */
 function slope(t: Float64Array, x: Float64Array, y: Float64Array, from: number, to: number): number {
-  let st = 0;
-  let sx = 0;
-  let sy = 0;
   const count = to - from;
-  for (let i = from; i < to; i++) {
-    st += t[i]!;
-    sx += x[i]!;
-    sy += y[i]!;
-  }
-  const mt = st / count;
-  const mx = sx / count;
-  const my = sy / count;
-  let stt = 0;
-  let stx = 0;
-  let sty = 0;
-  for (let i = from; i < to; i++) {
-    const dt = t[i]! - mt;
+  const [t0, x0, y0] = [t[from]!, x[from]!, y[from]!];
+  let [st, sx, sy, stt, stx, sty] = [0, 0, 0, 0, 0, 0];
+  // From the first sample on, so that the sums are small and one pass is enough.
+  for (let i = from + 1; i < to; i++) {
+    const dt = t[i]! - t0;
+    const dx = x[i]! - x0;
+    const dy = y[i]! - y0;
+    st += dt;
+    sx += dx;
+    sy += dy;
     stt += dt * dt;
-    stx += dt * (x[i]! - mx);
-    sty += dt * (y[i]! - my);
+    stx += dt * dx;
+    sty += dt * dy;
   }
-  return stt === 0 ? 0 : Math.sqrt(stx * stx + sty * sty) / stt;
+  const tt = stt - (st * st) / count;
+  return tt <= 0 ? 0 : lengthOf(stx - (st * sx) / count, sty - (st * sy) / count) / tt;
 }
 
 /** The stretches between the runs, where the foot stands. */
