@@ -131,7 +131,7 @@ test('check finds in the example what was put into it', async () => {
   const placed = DEMO_DRILLS[0]!.settings.faults!;
   for (const { fault, moveNumber } of placed) {
     const found = report.faults.find((one) => one.fault === fault && one.move_number === moveNumber);
-    expect(found).toBeDefined();
+    expect(found).toMatchObject({ fault, move_number: moveNumber });
     expect(found!.uncertainty).toBeGreaterThan(0);
   }
   expect(recordDemoDrill(DEMO_DRILLS[0]!).planned.student.name).toBe('Imke Varga');

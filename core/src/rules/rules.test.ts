@@ -86,7 +86,9 @@ test('the left ball past the right by more than half a foot is crossed', () => {
       const towards = scale(forward(0), -0.9 * sepM);
       return { x: fixed.x + (footfall.foot === 'left' ? overM : -overM), y: fixed.y + towards.y };
     });
-  expect(found(crossing(limitM + 0.06), 'feet-crossed')).toBeDefined();
+  const crossed = found(crossing(limitM + 0.06), 'feet-crossed')!;
+  expect(crossed.limit).toBeCloseTo(limitM, 12);
+  expect(crossed.measured).toBeGreaterThan(limitM);
   expect(found(crossing(-0.05), 'feet-crossed')).toBeUndefined();
 });
 
@@ -101,7 +103,7 @@ test('a ball outside the mat is off the floor by its distance to the edge', () =
 test('a foot whose outline reaches into the base of a cone touches it', () => {
   const cone = plan.cones[2]!;
   const touching = landing('first', () => ({ x: cone.at.x + 0.02, y: cone.at.y }));
-  expect(found(touching, 'cone-touched')).toBeDefined();
+  expect(found(touching, 'cone-touched')).toMatchObject({ verdict: 'not-met', unit: 'm' });
   const beside = () => ({ x: cone.at.x + 0.5, y: cone.at.y });
   expect(found(landing('first', beside), 'cone-touched')).toBeUndefined();
   const outline = footOutline(

@@ -30,7 +30,7 @@ test('without faults and scatter the walk is the plan', () => {
 test.each(SIMULATED_FAULTS)('a walk with %s really has it, at its move', (fault) => {
   const found = trueFindings(drill, walked(fault));
   const own = found.find((one) => one.fault === fault);
-  expect(own).toBeDefined();
+  expect(own).toMatchObject({ fault, verdict: 'not-met' });
   if (fault !== 'extra-move') expect(own!.moveNumber).toBe(MOVE);
 });
 
