@@ -135,7 +135,7 @@ const pick = (list: readonly SimulatedFault[], below: (n: number) => number): Si
 
 function tallyFootfalls(tally: Tally, truth: TrueWalk, report: CheckReport, clean: boolean): void {
   let whole = true;
-  for (const real of truth.footfalls) {
+  for (const real of truth.events) {
     const seen = report.footfalls
       .filter((footfall) => footfall.foot === real.foot && Math.abs(footfall.landS - real.landS) < 0.25)
       .sort((a, b) => Math.abs(a.landS - real.landS) - Math.abs(b.landS - real.landS))[0];

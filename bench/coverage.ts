@@ -1,4 +1,4 @@
-import { detectFootfalls, type ObservedFootfall } from '@angled-chalk/core/track';
+import { detectFootfalls, type ObservedEvent } from '@angled-chalk/core/track';
 import { makeFeet, type FeetOrder, type TrueStep } from './feet.ts';
 import { printTable } from './table.ts';
 
@@ -66,7 +66,7 @@ export function coverage(recordings: number, seed: number): void {
     };
     for (let i = 0; i < recordings; i++) {
       const { track, steps } = makeFeet({ ...PLAIN, ...more }, seed + 1000 * r + i);
-      count(tally, steps, detectFootfalls(track).footfalls);
+      count(tally, steps, detectFootfalls(track).events);
     }
     const share = (n: number, of: number): string => `${((100 * n) / Math.max(1, of)).toFixed(1)} %`;
     const { held, seen } = tally;
@@ -100,7 +100,7 @@ export function coverage(recordings: number, seed: number): void {
 
 const NEAR_S = 0.35;
 
-function count(tally: Tally, steps: readonly TrueStep[], found: readonly ObservedFootfall[]): void {
+function count(tally: Tally, steps: readonly TrueStep[], found: readonly ObservedEvent[]): void {
   const free = new Set(found);
   for (const real of steps) {
     tally.steps++;

@@ -57,7 +57,7 @@ function coloured(seed: number, sd: number, memory: number): Disturbance {
 function sway(track: Track, truth: TrueWalk, amplitudeM: number): Disturbance {
   return (i) => {
     const t = track.timeS[i]!;
-    const flight = truth.footfalls.find(({ liftS, landS }) => t >= liftS - 0.15 && t <= landS + 0.15);
+    const flight = truth.events.find(({ liftS, landS }) => t >= liftS - 0.15 && t <= landS + 0.15);
     if (!flight) return { x: 0, y: 0 };
     const share = (t - flight.liftS + 0.15) / (flight.landS - flight.liftS + 0.3);
     const way = amplitudeM * Math.sin(Math.PI * share) ** 2;
@@ -67,7 +67,7 @@ function sway(track: Track, truth: TrueWalk, amplitudeM: number): Disturbance {
 
 /** The foot comes down a centimetre short and creeps the rest. */
 function skid(track: Track, truth: TrueWalk, foot: 'left' | 'right'): Disturbance {
-  const own = truth.footfalls.filter((footfall) => footfall.foot === foot);
+  const own = truth.events.filter((footfall) => footfall.foot === foot);
   return (i) => {
     const t = track.timeS[i]!;
     const last = own.findLast(({ landS }) => landS <= t + 0.06);

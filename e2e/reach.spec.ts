@@ -110,7 +110,7 @@ testLooking('with reduced motion the playback steps from landing to landing', as
   await expect(page.getByRole('heading', { level: 1, name: 'Imke' })).toBeVisible();
   await page.getByRole('button', { name: 'Play' }).click();
   const { moves } = expand({ plan: DEMO_PLAN, student: DEMO_STUDENTS[0]! });
-  const landings = moves.flatMap(({ footfalls }) => footfalls.map(({ landS }) => landS));
+  const landings = moves.flatMap(({ events }) => events.map(({ landS }) => landS));
   const moments = new Set<number>();
   while (moments.size < 5)
     moments.add(Number(await page.getByRole('slider', { name: 'Moment' }).inputValue()));

@@ -1,5 +1,6 @@
 import { checkPlan, checkTrack } from '@angled-chalk/core/check';
 import { footfallsCsv, planSvg } from '@angled-chalk/core/formats';
+import { eventsOf } from '@angled-chalk/core/pattern';
 import {
   guardRule,
   reachRows,
@@ -43,11 +44,11 @@ export const expandVerb: Verb = async (args) => {
                 separation: stance.separation,
                 stanceAngleDeg: stance.stanceAngleDeg,
               },
-              moves: moves.map(({ footfalls, ...move }) => ({
+              moves: moves.map(({ events, before: _before, after: _after, ...move }) => ({
                 ...move,
-                footfalls: footfalls.map((footfall) => footfall.number),
+                footfalls: events.map((event) => event.number),
               })),
-              footfalls: moves.flatMap((move) => [...move.footfalls]),
+              footfalls: eventsOf(moves),
               findings: findings.map(openFinding),
               endS: footwork.endS,
             }),

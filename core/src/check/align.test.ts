@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { expand, type Footfall } from '../pattern/index.ts';
+import { expand, type FootEvent } from '../pattern/index.ts';
 import { drillOf } from '../../test/drills.ts';
 import { align, type AlignedMove } from './align.ts';
 import { clockMap } from './clock.ts';
@@ -7,7 +7,7 @@ import { clockMap } from './clock.ts';
 const drill = drillOf(0);
 const { moves } = expand(drill);
 const intervalS = 60 / drill.plan.tempoPerMin;
-const walked: readonly Footfall[] = moves.flatMap((move) => [...move.footfalls]);
+const walked: readonly FootEvent[] = moves.flatMap((move) => [...move.events]);
 
 const statusOf = (rows: readonly AlignedMove[]): string[] =>
   rows.map(({ planned, observed }) =>
@@ -15,12 +15,12 @@ const statusOf = (rows: readonly AlignedMove[]): string[] =>
   );
 const whole = moves.map(({ number }) => `${number}:2`);
 
-const later = (footfall: Footfall, byS: number): Footfall => ({
+const later = (footfall: FootEvent, byS: number): FootEvent => ({
   ...footfall,
   liftS: footfall.liftS + byS,
   landS: footfall.landS + byS,
 });
-const moved = (footfall: Footfall, dx: number, dy: number): Footfall => ({
+const moved = (footfall: FootEvent, dx: number, dy: number): FootEvent => ({
   ...footfall,
   from: { x: footfall.from.x + dx, y: footfall.from.y + dy },
   to: { x: footfall.to.x + dx, y: footfall.to.y + dy },
@@ -73,7 +73,7 @@ test('a settling shuffle of both feet is one extra move at its place', () => {
     left: before.findLast((f) => f.foot === 'left')!,
     right: before.findLast((f) => f.foot === 'right')!,
   };
-  const shuffle = (['right', 'left'] as const).map((foot, i): Footfall => {
+  const shuffle = (['right', 'left'] as const).map((foot, i): FootEvent => {
     const from = last[foot].to;
     const liftS = before.at(-1)!.landS + 0.25 + 0.35 * i;
     return { ...last[foot], from, to: { x: from.x + 0.1, y: from.y }, liftS, landS: liftS + 0.25 };
@@ -98,7 +98,7 @@ test('a pause is a pause, however long', () => {
 });
 
 test('both feet in the other order are still the move', () => {
-  const swapped = walked.map((footfall, i): Footfall => {
+  const swapped = walked.map((footfall, i): FootEvent => {
     if (Math.floor(i / 2) !== 9) return footfall;
     const other = walked[i ^ 1]!;
     return { ...other, liftS: footfall.liftS, landS: footfall.landS };

@@ -1,11 +1,11 @@
 import { distanceM, lengthM, subtract } from '../geometry/index.ts';
-import type { Footfall, Move } from '../pattern/index.ts';
+import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 
 /** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
 export interface AlignedMove {
-  readonly planned: Move | null;
+  readonly planned: PlannedMove | null;
   /** Observed footfalls in time order: two, one, or none when the move was missed. */
-  readonly observed: readonly Footfall[];
+  readonly observed: readonly FootEvent[];
 }
 
 /** Costs of the alignment, in units of "a footfall that does not belong" (own choice). */
@@ -33,8 +33,8 @@ const BAND = 24;
  * clock against the plan's since the move matched before, remembered along the best path.
  */
 export function align(
-  planned: readonly Move[],
-  observed: readonly Footfall[],
+  planned: readonly PlannedMove[],
+  observed: readonly FootEvent[],
   intervalS: number,
 ): AlignedMove[] {
   return gatherExtras(alignFootfalls(planned, observed, intervalS), intervalS);
@@ -56,8 +56,8 @@ const enum Layer {
 }
 
 function alignFootfalls(
-  planned: readonly Move[],
-  observed: readonly Footfall[],
+  planned: readonly PlannedMove[],
+  observed: readonly FootEvent[],
   intervalS: number,
 ): AlignedMove[] {
   const K = planned.length;
@@ -118,8 +118,8 @@ function alignFootfalls(
 }
 
 function backtrack(
-  planned: readonly Move[],
-  observed: readonly Footfall[],
+  planned: readonly PlannedMove[],
+  observed: readonly FootEvent[],
   end: number,
   came: Uint8Array,
   cameFrom: Int32Array,
@@ -148,7 +148,7 @@ function backtrack(
  * of the two decides most: a student who is off the marks still makes the planned steps, and one who
  * finds the mark again still reaches the planned place.
  */
-function stepCost(planned: Footfall, seen: Footfall): number {
+function stepCost(planned: FootEvent, seen: FootEvent): number {
   const wanted = subtract(planned.to, planned.from);
   const did = subtract(seen.to, seen.from);
   const scale = Math.max(0.05, lengthM(wanted));
@@ -172,13 +172,13 @@ function beatCostAfterSkip(changeS: number, intervalS: number): number {
   );
 }
 
-function oneCost(move: Move, seen: Footfall): { cost: number; clockS: number } {
-  const planned = move.footfalls.find((footfall) => footfall.foot === seen.foot)!;
+function oneCost(move: PlannedMove, seen: FootEvent): { cost: number; clockS: number } {
+  const planned = move.events.find((event) => event.foot === seen.foot)!;
   return { cost: HALF + stepCost(planned, seen), clockS: seen.landS - planned.landS };
 }
 
-function bothCost(move: Move, first: Footfall, second: Footfall, intervalS: number): number {
-  const [plannedFirst, plannedSecond] = move.footfalls;
+function bothCost(move: PlannedMove, first: FootEvent, second: FootEvent, intervalS: number): number {
+  const [plannedFirst, plannedSecond] = [move.events[0]!, move.events.at(-1)!];
   const swapped = first.foot !== plannedFirst.foot;
   const rhythm = (second.landS - first.landS - (plannedSecond.landS - plannedFirst.landS)) / (intervalS / 2);
   return (

@@ -15,7 +15,7 @@ export interface BalanceReport {
 export function restMarginM(performance: Performance, move: PerformedMove): number {
   const { stance } = performance;
   const { left, right } = move.after;
-  const timeS = move.footfalls.at(-1)!.landS;
+  const timeS = move.events.at(-1)!.landS;
   const facingDeg = headingDeg(midpoint(left, right), performance.targetAt(timeS));
   const outline = (foot: 'left' | 'right') =>
     footOutline(

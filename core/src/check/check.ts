@@ -1,10 +1,11 @@
 import { distanceM } from '../geometry/index.ts';
-import { expand, type Footwork, type PlannedDrill } from '../pattern/index.ts';
+import { eventsOf, expand, type Balls, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 import {
-  type Balls,
   type CaptureUncertainty,
   type Finding,
   type Performance,
+  foundBy,
+  identified,
   judge,
   performPlan,
 } from '../rules/index.ts';
@@ -71,15 +72,15 @@ export function checkTrack(drill: PlannedDrill, track: Track, steps: CheckSteps 
   progress(0.15, 'Finding footfalls');
   const detection = detectFootfalls(track);
   progress(0.5, 'Matching steps to the plan');
-  const rows = align(footwork.moves, detection.footfalls, 60 / drill.plan.tempoPerMin);
+  const rows = align(footwork.moves, detection.events, 60 / drill.plan.tempoPerMin);
   const clock = clockMap(rows);
   progress(0.7, 'Judging');
   const performance = performTrack(drill, planned, track, detection, rows, clock.trackToPlanS);
   const { limits } = footwork.stance.school;
-  const findings = [
-    ...judge(performance),
+  const findings = identified([
+    ...foundBy(performance),
     ...compareWithPlan(rows, limits, performance.uncertainty, clock.planToTrackS),
-  ].sort((a, b) => a.timeS - b.timeS);
+  ]);
   progress(0.9, 'Measuring');
   const report = reportOf(drill, footwork, track, detection, rows, clock, performance, findings);
   progress(1, 'Done');
@@ -89,9 +90,7 @@ export function checkTrack(drill: PlannedDrill, track: Track, steps: CheckSteps 
     planFindings: judge(planned),
     gap: performance.gap,
     start: performance.start,
-    plannedLandS: Float64Array.from(
-      footwork.moves.flatMap((move) => move.footfalls.map((footfall) => clock.planToTrackS(footfall.landS))),
-    ),
+    plannedLandS: Float64Array.from(eventsOf(footwork.moves).map((event) => clock.planToTrackS(event.landS))),
   };
 }
 
@@ -125,7 +124,7 @@ function reportOf(
     moves,
     faults,
     undecided,
-    footfalls: detection.footfalls,
+    footfalls: detection.events,
     range: rangeReport(performance, clock.spanS, findings),
     beat: beatReport(moves, offsetS),
     balance: balanceReport(performance),
@@ -173,7 +172,7 @@ function moveReports(
   offsetS: number | null,
   clock: ClockMap,
 ): MoveReport[] {
-  const performed = new Map(performance.moves.map((move) => [move.footfalls[0]!.number, move]));
+  const performed = new Map(performance.moves.map((move) => [move.events[0]!.number, move]));
   const byMove = new Map<number, Finding[]>();
   const extras: Finding[] = [];
   for (const found of findings) {
@@ -185,8 +184,8 @@ function moveReports(
     const own = planned
       ? (byMove.get(planned.number) ?? [])
       : extras.filter((found) => observed.some((seen) => Math.abs(seen.landS - found.timeS) < 1e-9));
-    const seen = planned && observed.find((footfall) => footfall.foot === planned.firstFoot);
-    const errors = planned && seen ? stepErrors(planned.footfalls[0], seen) : null;
+    const seen = planned && observed.find((event) => event.foot === planned.firstFoot);
+    const errors = planned && seen ? stepErrors(planned.events[0]!, seen) : null;
     const after = observed[0] && performed.get(observed[0].number)?.after;
     const certain = own.filter((found) => found.verdict === 'not-met');
     const open = own.filter((found) => found.verdict === 'cannot-tell');
@@ -203,7 +202,7 @@ function moveReports(
         planned && observed.length === 2 && offsetS !== null
           ? observed[0]!.landS - planned.beatS - offsetS
           : null,
-      footfalls: observed.map((footfall) => footfall.number),
+      footfalls: observed.map((event) => event.number),
       faults: [...new Set(certain.map((found) => found.fault))],
       undecided: [...new Set(open.map((found) => found.fault))],
       verdict: certain.length > 0 ? 'not-met' : open.length > 0 ? 'cannot-tell' : 'met',

@@ -15,7 +15,7 @@ export function clockMap(rows: readonly AlignedMove[]): ClockMap {
   const pairs = rows.flatMap(({ planned, observed }) =>
     planned
       ? observed.flatMap((seen) => {
-          const wanted = planned.footfalls.find((footfall) => footfall.foot === seen.foot)!;
+          const wanted = planned.events.find((event) => event.foot === seen.foot)!;
           return [[wanted.liftS, seen.liftS] as const, [wanted.landS, seen.landS] as const];
         })
       : [],

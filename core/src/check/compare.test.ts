@@ -1,5 +1,5 @@
 import { SCHOOLS } from '../body/index.ts';
-import { expand, type Footfall, type Move } from '../pattern/index.ts';
+import { expand, type FootEvent, type PlannedMove } from '../pattern/index.ts';
 import type { CaptureUncertainty } from '../rules/index.ts';
 import { between, distanceM, forward, headingDeg, add, scale } from '../geometry/index.ts';
 import { drillOf } from '../../test/drills.ts';
@@ -8,18 +8,18 @@ import { compareWithPlan, stepErrors } from './compare.ts';
 
 const { moves } = expand(drillOf(0));
 const move = moves[6]!;
-const lead = move.footfalls[0];
+const lead = move.events[0]!;
 const { limits } = SCHOOLS[0]!;
 const exact: CaptureUncertainty = { positionM: 0, movingM: 0, timeS: 0, headingDeg: 0 };
 const same = (timeS: number): number => timeS;
 
-const row = (seen: Footfall, of: Move = move): AlignedMove => ({
+const row = (seen: FootEvent, of: PlannedMove = move): AlignedMove => ({
   planned: of,
-  observed: [seen, of.footfalls[1]],
+  observed: [seen, of.events[1]!],
 });
-const compared = (seen: Footfall, u = exact) => compareWithPlan([row(seen)], limits, u, same);
-const scaled = (factor: number): Footfall => ({ ...lead, to: between(lead.from, lead.to, factor) });
-const turned = (deg: number): Footfall => {
+const compared = (seen: FootEvent, u = exact) => compareWithPlan([row(seen)], limits, u, same);
+const scaled = (factor: number): FootEvent => ({ ...lead, to: between(lead.from, lead.to, factor) });
+const turned = (deg: number): FootEvent => {
   const way = distanceM(lead.from, lead.to);
   return { ...lead, to: add(lead.from, scale(forward(headingDeg(lead.from, lead.to) + deg), way)) };
 };
@@ -88,14 +88,14 @@ test('a missed move is told at its beat in the capture, an extra one where it la
   ]);
 });
 
-const later = (footfall: Footfall, byS: number): Footfall => ({ ...footfall, landS: footfall.landS + byS });
+const later = (footfall: FootEvent, byS: number): FootEvent => ({ ...footfall, landS: footfall.landS + byS });
 
 test('the step that brings the foot back to its mark after a fault is a correction, not another fault', () => {
   const next = moves[7]!;
   const short = scaled(0.4);
-  const catchUp: Footfall = {
-    ...next.footfalls[0],
-    from: next.footfalls[0].foot === lead.foot ? short.to : next.footfalls[0].from,
+  const catchUp: FootEvent = {
+    ...next.events[0]!,
+    from: next.events[0]!.foot === lead.foot ? short.to : next.events[0]!.from,
   };
   const rows = [row(short), row(catchUp, next)];
   expect(compareWithPlan(rows, limits, exact, same).map(({ moveNumber }) => moveNumber)).toEqual([
@@ -105,9 +105,9 @@ test('the step that brings the foot back to its mark after a fault is a correcti
 
 test('a step back that may be a correction, as far as the recording can tell, is no other fault', () => {
   const next = moves[7]!;
-  const after = next.footfalls[0];
+  const after = next.events[0]!;
   const limitM = Math.max(0.02, limits.stepShare * distanceM(after.from, after.to));
-  const past = (m: number): Footfall => ({
+  const past = (m: number): FootEvent => ({
     ...after,
     from: between(after.from, after.to, 3),
     to: between(after.from, after.to, 1 + m / distanceM(after.from, after.to)),

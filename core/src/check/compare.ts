@@ -1,7 +1,7 @@
 import { distanceM, dot, headingDeg, scale, subtract, wrapDeg, degrees } from '../geometry/index.ts';
 import type { RuleLimits } from '../body/index.ts';
-import type { Footfall, Move } from '../pattern/index.ts';
-import { type CaptureUncertainty, type Finding, finding } from '../rules/index.ts';
+import type { FootEvent, PlannedMove } from '../pattern/index.ts';
+import { type CaptureUncertainty, type Found, finding } from '../rules/index.ts';
 import { atMost } from '../measure/index.ts';
 import type { AlignedMove } from './align.ts';
 
@@ -17,7 +17,7 @@ export interface StepErrors {
 const DIRECTION_FROM_M = 0.04;
 const SMALLEST_STEP_LIMIT_M = 0.02;
 
-export function stepErrors(planned: Footfall, seen: Footfall): StepErrors {
+export function stepErrors(planned: FootEvent, seen: FootEvent): StepErrors {
   const wayM = distanceM(planned.from, planned.to);
   const unit = scale(subtract(planned.to, planned.from), 1 / Math.max(wayM, 1e-9));
   return {
@@ -37,9 +37,9 @@ export function compareWithPlan(
   limits: RuleLimits,
   uncertainty: CaptureUncertainty,
   plannedToTrackS: (timeS: number) => number,
-): Finding[] {
+): Found[] {
   let offMark = false;
-  return rows.flatMap((row): Finding[] => {
+  return rows.flatMap((row): Found[] => {
     const { planned, observed } = row;
     if (!planned) {
       offMark = true;
@@ -49,14 +49,14 @@ export function compareWithPlan(
       offMark = true;
       return [missedMove(planned, plannedToTrackS(planned.beatS))];
     }
-    const seen = observed.find((footfall) => footfall.foot === planned.firstFoot);
+    const seen = observed.find((event) => event.foot === planned.firstFoot);
     const found = seen ? leadStep(planned, seen, limits, uncertainty, offMark) : [];
     offMark = found.length > 0 || observed.length === 1;
     return found;
   });
 }
 
-function extraMove(observed: readonly Footfall[]): Finding {
+function extraMove(observed: readonly FootEvent[]): Found {
   const longest = observed.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
   return {
     ...countOne,
@@ -68,27 +68,27 @@ function extraMove(observed: readonly Footfall[]): Finding {
   };
 }
 
-function missedMove(planned: Move, timeS: number): Finding {
+function missedMove(planned: PlannedMove, timeS: number): Found {
   return {
     ...countOne,
     fault: 'missed-move',
     timeS,
     foot: planned.firstFoot,
     moveNumber: planned.number,
-    at: planned.footfalls[0].to,
+    at: planned.events[0]!.to,
   };
 }
 
 const countOne = { measured: 1, limit: 0, unit: 'count', expandedU: 0, verdict: 'not-met' } as const;
 
 function leadStep(
-  move: Move,
-  seen: Footfall,
+  move: PlannedMove,
+  seen: FootEvent,
   limits: RuleLimits,
   uncertainty: CaptureUncertainty,
   offMark: boolean,
-): Finding[] {
-  const planned = move.footfalls[0];
+): Found[] {
+  const planned = move.events[0]!;
   const errors = stepErrors(planned, seen);
   const wayM = distanceM(planned.from, planned.to);
   const limitM = Math.max(SMALLEST_STEP_LIMIT_M, limits.stepShare * wayM);

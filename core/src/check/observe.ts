@@ -1,13 +1,7 @@
-import type { FootName } from '../body/index.ts';
-import { between, midpoint, type Point } from '../geometry/index.ts';
-import { latestBy, type PlannedDrill } from '../pattern/index.ts';
-import {
-  type Balls,
-  type CaptureUncertainty,
-  type PerformedMove,
-  type Performance,
-  afterFootfalls,
-} from '../rules/index.ts';
+import type { FittedStance, FootName } from '../body/index.ts';
+import { between, headingDeg, midpoint, type Point } from '../geometry/index.ts';
+import { ballsAfter, latestBy, type Balls, type PlannedDrill, type Stand } from '../pattern/index.ts';
+import type { CaptureUncertainty, PerformedMove, Performance } from '../rules/index.ts';
 import { gapM, gapSeries } from '../range/index.ts';
 import { type Detection, type ObservedFoot, type FootSignal, medianOf, type Track } from '../track/index.ts';
 import type { AlignedMove } from './align.ts';
@@ -29,7 +23,7 @@ export function captureUncertainty(track: Track, detection: Detection): CaptureU
   };
   const systematicM = noted('position_u_m', DEFAULT_POSITION_U_M);
   const noise = Math.max(detection.left.headingNoiseDeg, detection.right.headingNoiseDeg);
-  const landUS = medianOf(detection.footfalls.map((footfall) => footfall.landUS));
+  const landUS = medianOf(detection.events.map((footfall) => footfall.landUS));
   return {
     positionM: Math.hypot(
       systematicM,
@@ -60,7 +54,7 @@ export function performTrack(
   const stride = Math.max(1, Math.round(detection.rateHz / GAP_MOST_HZ));
   const times = track.timeS.filter((_, i) => i % stride === 0);
   const plannedGapAt = plannedGap(planPerformance, plan.target.radiusM);
-  const moves = performedMoves(rows, start);
+  const moves = performedMoves(rows, start, planPerformance.stance, targetAt);
   return {
     ...planPerformance,
     start,
@@ -74,22 +68,26 @@ export function performTrack(
   };
 }
 
-/** Rows of an alignment as moves that were performed, each with the balls before and after it. */
-export function performedMoves(rows: readonly AlignedMove[], start: Balls): PerformedMove[] {
+/** Rows of an alignment as moves that were performed, each with how the body stood before and after it. */
+export function performedMoves(
+  rows: readonly AlignedMove[],
+  start: Balls,
+  stance: FittedStance,
+  targetAt: (timeS: number) => Point,
+): PerformedMove[] {
+  const standing = (balls: Balls, timeS: number): Stand => ({
+    ...balls,
+    lead: stance.leadSide,
+    facingDeg: headingDeg(midpoint(balls.left, balls.right), targetAt(timeS)),
+  });
   let balls = start;
-  return rows.flatMap(({ planned, observed }): PerformedMove[] => {
-    if (observed.length === 0) return [];
-    const before = balls;
-    balls = afterFootfalls(before, observed);
-    return [
-      {
-        moveNumber: planned?.number ?? null,
-        footfalls: observed,
-        intendedTravelDeg: planned?.travelDeg ?? null,
-        before,
-        after: balls,
-      },
-    ];
+  return rows.flatMap(({ planned, observed: events }): PerformedMove[] => {
+    const [first, last] = [events[0], events.at(-1)];
+    if (!first || !last) return [];
+    const before = standing(balls, first.liftS);
+    balls = ballsAfter(balls, events);
+    const after = standing(balls, last.landS);
+    return [{ moveNumber: planned?.number ?? null, planned, events, before, after }];
   });
 }
 
@@ -110,15 +108,15 @@ function ballCourse(detection: Detection): (foot: FootName, timeS: number) => Po
   return (foot, timeS) => (foot === 'left' ? left(timeS) : right(timeS));
 }
 
-function footCourse({ footfalls, start, signal }: ObservedFoot): (timeS: number) => Point {
-  const lastBy = latestBy(footfalls, (footfall) => footfall.liftS);
+function footCourse({ events, start, signal }: ObservedFoot): (timeS: number) => Point {
+  const lastBy = latestBy(events, (event) => event.liftS);
   return (timeS) => {
-    const footfall = lastBy(timeS);
-    if (!footfall) return start;
-    if (timeS >= footfall.landS) return footfall.to;
+    const event = lastBy(timeS);
+    if (!event) return start;
+    if (timeS >= event.landS) return event.to;
     return (
       smoothed(signal, timeS) ??
-      between(footfall.from, footfall.to, (timeS - footfall.liftS) / (footfall.landS - footfall.liftS))
+      between(event.from, event.to, (timeS - event.liftS) / (event.landS - event.liftS))
     );
   };
 }

@@ -1,7 +1,7 @@
 import type { FootName } from '../body/index.ts';
 import type { FaultName, Finding } from '../rules/index.ts';
 import type { Verdict } from '../measure/index.ts';
-import type { ObservedFootfall } from '../track/index.ts';
+import type { ObservedEvent } from '../track/index.ts';
 import type { BalanceReport } from './balance.ts';
 import type { ErrorScores } from './measures.ts';
 
@@ -65,7 +65,7 @@ export interface CheckReport {
   readonly moves: readonly MoveReport[];
   readonly faults: readonly Finding[];
   readonly undecided: readonly Finding[];
-  readonly footfalls: readonly ObservedFootfall[];
+  readonly footfalls: readonly ObservedEvent[];
   readonly range: RangeReport;
   readonly beat: BeatReport;
   readonly balance: BalanceReport;

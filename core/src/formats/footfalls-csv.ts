@@ -4,7 +4,7 @@ import type { Footwork } from '../pattern/index.ts';
 /** Planned footfalls as CSV: metres to 0.1 mm, seconds to the millisecond, degrees to a tenth. */
 export function footfallsCsv(footwork: Footwork): string {
   const rows = footwork.moves.flatMap((move) =>
-    move.footfalls.map((footfall) => ({
+    move.events.map((footfall) => ({
       number: footfall.number,
       move: move.number,
       foot: footfall.foot,

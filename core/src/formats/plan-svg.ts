@@ -24,7 +24,7 @@ export function planSvg(plan: Plan, footwork: Footwork, scale = 20): string {
   };
   const line = 'fill="none" stroke="#000"';
   const feet = footwork.moves.flatMap((move) =>
-    move.footfalls.flatMap((footfall) => {
+    move.events.flatMap((footfall) => {
       const foot = { ball: footfall.to, headingDeg: footfall.headingAfterDeg ?? 0, heelUp: false };
       return [
         polygon(footOutline(footfall.foot, foot, footwork.stance.body), `${line} stroke-width="0.008"`),

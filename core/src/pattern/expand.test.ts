@@ -37,8 +37,8 @@ test('after every move the fitted stance stands, facing the target', () => {
       const footwork = expand({ plan: ROOMY_PLAN, student });
       const { stance } = footwork;
       for (const move of footwork.moves) {
-        const ball = { left: move.footfalls[0].to, right: move.footfalls[0].to };
-        for (const footfall of move.footfalls) ball[footfall.foot] = footfall.to;
+        const ball = { left: move.events[0]!.to, right: move.events[0]!.to };
+        for (const footfall of move.events) ball[footfall.foot] = footfall.to;
         const centre = midpoint(ball.left, ball.right);
         const read = readStance(
           ball.left,
@@ -81,7 +81,7 @@ test('no planned move breaks a rule of the stance, for any body, side and school
 test('a footfall starts where the same foot last landed, after it landed', () => {
   const { moves } = expand(drillOf(0));
   const last = new Map<string, { to: { x: number; y: number }; landS: number }>();
-  for (const footfall of moves.flatMap((move) => move.footfalls)) {
+  for (const footfall of moves.flatMap((move) => move.events)) {
     const before = last.get(footfall.foot);
     if (before) {
       expect(footfall.from).toEqual(before.to);
@@ -108,8 +108,8 @@ test('a diagonal half step of an average adult is a hand long, not a stride', ()
 test('tempo changes the clock and nothing else', () => {
   const slow = expand(drillOf(0, { ...ROOMY_PLAN, tempoPerMin: 40 }));
   const fast = expand(drillOf(0, { ...ROOMY_PLAN, tempoPerMin: 80 }));
-  expect(fast.moves.map((move) => move.footfalls.map(({ to }) => to))).toEqual(
-    slow.moves.map((move) => move.footfalls.map(({ to }) => to)),
+  expect(fast.moves.map((move) => move.events.map(({ to }) => to))).toEqual(
+    slow.moves.map((move) => move.events.map(({ to }) => to)),
   );
   const beat = (footwork: typeof slow) => footwork.moves[5]!.beatS - footwork.moves[4]!.beatS;
   expect(beat(slow)).toBeCloseTo(1.5, 9);

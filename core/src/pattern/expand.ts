@@ -8,7 +8,7 @@ import {
   longestStepM,
 } from '../body/index.ts';
 import { between, distanceM, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
-import type { Footfall, Footwork, Move } from './footwork.ts';
+import { eventsOf, type FootEvent, type Footwork, type PlannedMove, type Stand } from './footwork.ts';
 import type { PlannedDrill } from './plan.ts';
 import { zigzagWaypoints } from './zigzag.ts';
 
@@ -20,17 +20,19 @@ const PLANNED_TRAVEL_SHARE = 0.98;
 const MORE_STEPS = 20;
 
 interface Leg {
-  readonly moves: readonly Move[];
-  readonly feet: Feet;
+  readonly moves: readonly PlannedMove[];
+  readonly standing: Standing;
 }
 
-const longestTravelM = (moves: readonly Move[]): number =>
-  Math.max(...moves.flatMap(({ footfalls }) => footfalls.map(({ from, to }) => distanceM(from, to))));
+const longestTravelM = (moves: readonly PlannedMove[]): number =>
+  Math.max(...eventsOf(moves).map(({ from, to }) => distanceM(from, to)));
 
 interface Clock {
   readonly intervalS: number;
   readonly flightS: number;
   readonly betweenS: number;
+  /** Sliding feet do not leave the floor. */
+  readonly how: 'step' | 'drag';
 }
 
 /**
@@ -46,13 +48,20 @@ export function expand({ plan, student }: PlannedDrill): Footwork {
     intervalS,
     flightS: Math.min(timing.flightShare * intervalS, timing.longestFlightS),
     betweenS: timing.betweenShare * intervalS,
+    how: timing.travel === 'drag' ? 'drag' : 'step',
   };
   const halfStepM = stance.school.limits.halfStepRatio * stance.separation.valueM;
   const facingAt = (centre: Point): number => headingDeg(centre, plan.target.at);
   const waypoints = zigzagWaypoints(plan.pattern);
-  const moves: Move[] = [];
+  const moves: PlannedMove[] = [];
   let centre = waypoints[0]!;
-  let feet = placeStance(stance, centre, facingAt(centre));
+  const standAt = (at: Point): Standing => {
+    const facingDeg = facingAt(at);
+    const feet = placeStance(stance, at, facingDeg);
+    const { leadSide: lead } = stance;
+    return { feet, stand: { left: feet.left.ball, right: feet.right.ball, lead, facingDeg } };
+  };
+  let standing = standAt(centre);
   for (const corner of waypoints.slice(1)) {
     const legStart = centre;
     const travelDeg = headingDeg(legStart, corner);
@@ -64,19 +73,17 @@ export function expand({ plan, student }: PlannedDrill): Footwork {
       );
     const fewest = Math.max(1, Math.ceil(distanceM(legStart, corner) / stepM - 1e-9));
     const legOf = (steps: number): Leg => {
-      const leg: Move[] = [];
-      let [at, standing] = [legStart, feet];
+      const leg: PlannedMove[] = [];
+      let [at, stands] = [legStart, standing];
       for (let step = 1; step <= steps; step++) {
         const next = between(legStart, corner, step / steps);
         const directionDeg = wrapDeg(travelDeg - facingAt(at));
-        const after = placeStance(stance, next, facingAt(next));
+        const after = standAt(next);
         const first = firstFoot(directionDeg, student.leadSide);
-        leg.push(
-          moveOf(moves.length + leg.length, { directionDeg, travelDeg, first }, standing, after, clock),
-        );
-        [at, standing] = [next, after];
+        leg.push(moveOf(moves.length + leg.length, { directionDeg, travelDeg, first }, stands, after, clock));
+        [at, stands] = [next, after];
       }
-      return { moves: leg, feet: standing };
+      return { moves: leg, standing: stands };
     };
     let leg = legOf(fewest);
     // Turning to the target carries a foot further than the body: where that is more than a half step,
@@ -87,13 +94,13 @@ export function expand({ plan, student }: PlannedDrill): Footwork {
     }
     moves.push(...leg.moves);
     centre = corner;
-    feet = leg.feet;
+    standing = leg.standing;
   }
   return {
     stance,
     startFacingDeg: facingAt(waypoints[0]!),
     moves,
-    endS: (moves.at(-1)?.footfalls[1].landS ?? 0) + REST_S,
+    endS: (moves.at(-1)?.events.at(-1)?.landS ?? 0) + REST_S,
   };
 }
 
@@ -103,19 +110,26 @@ interface Travel {
   readonly first: FootName;
 }
 
-function moveOf(index: number, travel: Travel, before: Feet, after: Feet, clock: Clock): Move {
+/** Where the feet stand, with the stance they stand in. */
+interface Standing {
+  readonly feet: Feet;
+  readonly stand: Stand;
+}
+
+function moveOf(index: number, travel: Travel, before: Standing, after: Standing, clock: Clock): PlannedMove {
   const startS = REST_S + index * clock.intervalS;
-  const footfall = (foot: FootName, order: number): Footfall => {
+  const event = (foot: FootName, order: number): FootEvent => {
     const liftS = startS + order * (clock.flightS + clock.betweenS);
     return {
       number: 2 * index + order + 1,
       foot,
-      from: before[foot].ball,
-      to: after[foot].ball,
+      how: clock.how,
+      from: before.feet[foot].ball,
+      to: after.feet[foot].ball,
       liftS,
       landS: liftS + clock.flightS,
-      headingBeforeDeg: before[foot].headingDeg,
-      headingAfterDeg: after[foot].headingDeg,
+      headingBeforeDeg: before.feet[foot].headingDeg,
+      headingAfterDeg: after.feet[foot].headingDeg,
     };
   };
   return {
@@ -123,8 +137,10 @@ function moveOf(index: number, travel: Travel, before: Feet, after: Feet, clock:
     beatS: startS + clock.flightS,
     travelDeg: travel.travelDeg,
     directionDeg: travel.directionDeg,
-    distanceM: distanceM(before[travel.first].ball, after[travel.first].ball),
+    distanceM: distanceM(before.feet[travel.first].ball, after.feet[travel.first].ball),
     firstFoot: travel.first,
-    footfalls: [footfall(travel.first, 0), footfall(otherFoot(travel.first), 1)],
+    before: before.stand,
+    after: after.stand,
+    events: [event(travel.first, 0), event(otherFoot(travel.first), 1)],
   };
 }

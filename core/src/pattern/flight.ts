@@ -1,6 +1,6 @@
 import { between, type Point } from '../geometry/index.ts';
 import type { FootName } from '../body/index.ts';
-import type { Footfall } from './footwork.ts';
+import type { FootEvent } from './footwork.ts';
 
 /**
  * Share of the way covered at a share of the flight time: the minimum-jerk course of a reaching
@@ -12,26 +12,26 @@ export const minimumJerk = (share: number): number =>
 /** A function that gives the ball of either foot at any time of a walk. */
 export function courseOf(
   start: { readonly left: Point; readonly right: Point },
-  footfalls: readonly Footfall[],
+  events: readonly FootEvent[],
 ): (foot: FootName, timeS: number) => Point {
   const left = ballCourse(
     start.left,
-    footfalls.filter((footfall) => footfall.foot === 'left'),
+    events.filter((event) => event.foot === 'left'),
   );
   const right = ballCourse(
     start.right,
-    footfalls.filter((footfall) => footfall.foot === 'right'),
+    events.filter((event) => event.foot === 'right'),
   );
   return (foot, timeS) => (foot === 'left' ? left(timeS) : right(timeS));
 }
 
-/** One foot's course through its footfalls, in the order of time. */
-function ballCourse(start: Point, footfalls: readonly Footfall[]): (timeS: number) => Point {
-  const lastBy = latestBy(footfalls, (footfall) => footfall.liftS);
+/** One foot's course through its events, in the order of time. */
+function ballCourse(start: Point, events: readonly FootEvent[]): (timeS: number) => Point {
+  const lastBy = latestBy(events, (event) => event.liftS);
   return (timeS) => {
-    const footfall = lastBy(timeS);
-    if (!footfall) return start;
-    const { from, to, liftS, landS } = footfall;
+    const event = lastBy(timeS);
+    if (!event) return start;
+    const { from, to, liftS, landS } = event;
     return timeS >= landS ? to : between(from, to, minimumJerk((timeS - liftS) / (landS - liftS)));
   };
 }

@@ -1,6 +1,15 @@
 export { expand } from './expand.ts';
 export { courseOf, latestBy, minimumJerk } from './flight.ts';
-export type { Footfall, Footwork, Move } from './footwork.ts';
+export {
+  ballsAfter,
+  eventsOf,
+  type Balls,
+  type EventKind,
+  type FootEvent,
+  type Footwork,
+  type PlannedMove,
+  type Stand,
+} from './footwork.ts';
 export type { GapBand, Plan, PlannedDrill, Zigzag } from './plan.ts';
 export { posesOf } from './pose.ts';
 export { floorJob, planJob, type SetOutJob } from './setout-job.ts';

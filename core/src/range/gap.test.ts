@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { bandEdgesM, gapM, gapSeries } from './gap.ts';
-import { expand, posesOf, zigzagWaypoints } from '../pattern/index.ts';
+import { eventsOf, expand, posesOf, zigzagWaypoints } from '../pattern/index.ts';
 import { checkPlan } from '../check/index.ts';
 import { distanceM } from '../geometry/index.ts';
 import { placeStance } from '../body/index.ts';
@@ -55,7 +55,7 @@ test('the way back ends where the walk began; laps repeat it', () => {
   const once = expand(drillOf(0));
   expect(back.moves.length).toBeGreaterThan(1.7 * once.moves.length);
   const home = placeStance(once.stance, zigzagWaypoints(ROOMY_PLAN.pattern)[0]!, once.startFacingDeg);
-  for (const footfall of back.moves.at(-1)!.footfalls)
+  for (const footfall of back.moves.at(-1)!.events)
     expect(distanceM(footfall.to, home[footfall.foot].ball)).toBeLessThan(1e-6);
   const laps = expand(
     drillOf(0, { ...ROOMY_PLAN, pattern: { ...ROOMY_PLAN.pattern, wayBack: true, laps: 3 } }),
@@ -63,19 +63,16 @@ test('the way back ends where the walk began; laps repeat it', () => {
   expect(laps.moves.length).toBe(3 * back.moves.length);
 });
 
-test('poses run through the footfalls: heel up in flight, heading and place as planned at rest', () => {
+test('poses run through the events: heel up in flight, heading and place as planned at rest', () => {
   const footwork = expand(drillOf(0));
   const start = placeStance(
     footwork.stance,
     zigzagWaypoints(ROOMY_PLAN.pattern)[0]!,
     footwork.startFacingDeg,
   );
-  const poseAt = posesOf(
-    start,
-    footwork.moves.flatMap((move) => [...move.footfalls]),
-  );
+  const poseAt = posesOf(start, eventsOf(footwork.moves));
   expect(poseAt('left', 0)).toEqual(start.left);
-  const { foot, liftS, landS, to, headingAfterDeg } = footwork.moves[4]!.footfalls[0];
+  const { foot, liftS, landS, to, headingAfterDeg } = footwork.moves[4]!.events[0]!;
   expect(poseAt(foot, (liftS + landS) / 2).heelUp).toBe(true);
   const landed = poseAt(foot, landS + 0.01);
   expect(distanceM(landed.ball, to)).toBeLessThan(1e-9);

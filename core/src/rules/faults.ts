@@ -1,12 +1,12 @@
 import type { RuleLimits } from '../body/index.ts';
 import type { FaultName } from './fault-names.ts';
-import type { Finding, PerformedMove, Performance } from './performance.ts';
+import type { Found, PerformedMove, Performance } from './performance.ts';
 import { feetRules } from './rules-feet.ts';
 import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
 import { notFacing, stanceNotRestored, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
 
-export type MoveRule = (performance: Performance, move: PerformedMove) => Finding[];
-export type TimeRule = (performance: Performance) => Finding[];
+export type MoveRule = (performance: Performance, move: PerformedMove) => Found[];
+export type TimeRule = (performance: Performance) => Found[];
 
 /** What a rule looks at: one move, the whole time, or how the recording differs from the plan. */
 export type FaultRule =

@@ -3,23 +3,18 @@ import type { Cone, Floor } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
 import type { GapSeries } from '../range/index.ts';
 import type { FaultName } from './fault-names.ts';
-import type { Footfall } from '../pattern/index.ts';
+import type { Balls, FootEvent, PlannedMove, Stand } from '../pattern/index.ts';
 import type { Verdict } from '../measure/index.ts';
 
-export interface Balls {
-  readonly left: Point;
-  readonly right: Point;
-}
-
-/** A move as it was done: one footfall or two, in the order the feet left the floor. */
+/** A move as it was done: its events in the order in which they began, at least one. */
 export interface PerformedMove {
   /** Number of the planned move, null for a move the plan does not hold. */
   readonly moveNumber: number | null;
-  readonly footfalls: readonly Footfall[];
-  /** Where the student meant to go: the planned heading of travel; null when there is no plan for it. */
-  readonly intendedTravelDeg: number | null;
-  readonly before: Balls;
-  readonly after: Balls;
+  /** The move it was meant to be. */
+  readonly planned: PlannedMove | null;
+  readonly events: readonly FootEvent[];
+  readonly before: Stand;
+  readonly after: Stand;
 }
 
 /** Standard uncertainties (1 sigma) of what the rules measure; all zero for a plan. */
@@ -53,6 +48,8 @@ export interface Performance {
 
 /** A rule that is not met, or that the capture cannot decide. */
 export interface Finding {
+  /** The same whenever the same thing is found: its fault, its move, its foot, and which of these it is. */
+  readonly id: string;
   readonly fault: FaultName;
   readonly timeS: number;
   readonly foot: FootName | null;
@@ -64,4 +61,20 @@ export interface Finding {
   /** Expanded uncertainty U = 2u of the measured value, in its unit. */
   readonly expandedU: number;
   readonly verdict: Exclude<Verdict, 'met'>;
+}
+
+/** A finding before it has its identity. */
+export type Found = Omit<Finding, 'id'>;
+
+/** Findings in the order of time, each with its identity. */
+export function identified(found: readonly Found[]): Finding[] {
+  const times = new Map<string, number>();
+  return [...found]
+    .sort((a, b) => a.timeS - b.timeS)
+    .map((one) => {
+      const name = [one.fault, one.moveNumber ?? 'beside', one.foot ?? 'both'].join(' ');
+      const count = (times.get(name) ?? 0) + 1;
+      times.set(name, count);
+      return { id: count === 1 ? name : `${name} ${count}`, ...one };
+    });
 }

@@ -1,14 +1,15 @@
-import { type FootName, placeStance } from '../body/index.ts';
+import { placeStance } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
 import {
   courseOf,
-  type Footfall,
+  eventsOf,
+  type Balls,
   type Footwork,
   type PlannedDrill,
   zigzagCones,
   zigzagWaypoints,
 } from '../pattern/index.ts';
-import type { Balls, PerformedMove, Performance } from './performance.ts';
+import type { PerformedMove, Performance } from './performance.ts';
 import { gapSeries } from '../range/index.ts';
 
 const GAP_EVERY_S = 0.02;
@@ -23,24 +24,13 @@ export function startingBalls({ plan }: PlannedDrill, footwork: Footwork): Balls
 export function performPlan(drill: PlannedDrill, footwork: Footwork): Performance {
   const { plan } = drill;
   const start = startingBalls(drill, footwork);
-  const ballAt = courseOf(
-    start,
-    footwork.moves.flatMap((move) => [...move.footfalls]),
-  );
+  const ballAt = courseOf(start, eventsOf(footwork.moves));
   const targetAt = (): Point => plan.target.at;
   const samples = Math.floor(footwork.endS / GAP_EVERY_S) + 1;
   const timeS = Float64Array.from({ length: samples }, (_, i) => i * GAP_EVERY_S);
-  let balls = start;
   const moves = footwork.moves.map((move): PerformedMove => {
-    const before = balls;
-    balls = afterFootfalls(before, move.footfalls);
-    return {
-      moveNumber: move.number,
-      footfalls: move.footfalls,
-      intendedTravelDeg: move.travelDeg,
-      before,
-      after: balls,
-    };
+    const { number: moveNumber, events, before, after } = move;
+    return { moveNumber, planned: move, events, before, after };
   });
   return {
     stance: footwork.stance,
@@ -54,11 +44,4 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     gap: gapSeries(timeS, ballAt, targetAt, plan.target, plan.band, null),
     uncertainty: { positionM: 0, movingM: 0, timeS: 0, headingDeg: 0 },
   };
-}
-
-/** The balls after some footfalls have landed. */
-export function afterFootfalls(before: Balls, footfalls: readonly Footfall[]): Balls {
-  const at = (foot: FootName): Point =>
-    footfalls.findLast((footfall) => footfall.foot === foot)?.to ?? before[foot];
-  return { left: at('left'), right: at('right') };
 }

@@ -1,7 +1,7 @@
 import type { FootName } from '../body/index.ts';
 import { distanceM, type Point } from '../geometry/index.ts';
-import type { Footfall } from '../pattern/index.ts';
-import type { Balls, Finding, PerformedMove, Performance } from './performance.ts';
+import type { Balls, FootEvent } from '../pattern/index.ts';
+import type { Found, PerformedMove, Performance } from './performance.ts';
 import { finding } from './rules-steps.ts';
 import { atLeast, atMost } from '../measure/index.ts';
 
@@ -10,7 +10,7 @@ const FLIGHT_LOOKS = 6;
 
 interface Look {
   readonly timeS: number;
-  readonly footfall: Footfall;
+  readonly event: FootEvent;
   readonly balls: Balls;
   readonly landed: boolean;
   readonly apartM: number;
@@ -21,10 +21,10 @@ interface Look {
 function looks(performance: Performance, move: PerformedMove): Look[] {
   const { ballAt, targetAt } = performance;
   const seen: Look[] = [];
-  const look = (timeS: number, footfall: Footfall, balls: Balls, landed: boolean): void => {
+  const look = (timeS: number, event: FootEvent, balls: Balls, landed: boolean): void => {
     seen.push({
       timeS,
-      footfall,
+      event,
       balls,
       landed,
       apartM: distanceM(balls.left, balls.right),
@@ -32,14 +32,14 @@ function looks(performance: Performance, move: PerformedMove): Look[] {
     });
   };
   let planted: Balls = move.before;
-  for (const footfall of move.footfalls) {
-    const { liftS, landS, foot, to } = footfall;
+  for (const event of move.events) {
+    const { liftS, landS, foot, to } = event;
     for (let i = 1; i <= FLIGHT_LOOKS; i++) {
       const timeS = liftS + ((landS - liftS) * i) / (FLIGHT_LOOKS + 1);
-      look(timeS, footfall, { left: ballAt('left', timeS), right: ballAt('right', timeS) }, false);
+      look(timeS, event, { left: ballAt('left', timeS), right: ballAt('right', timeS) }, false);
     }
     planted = withFoot(planted, foot, to);
-    look(landS, footfall, planted, true);
+    look(landS, event, planted, true);
   }
   return seen;
 }
@@ -61,7 +61,7 @@ function crossedM({ left, right }: Balls, target: Point): number {
 }
 
 /** Feet crossed, together or overstretched: the worst moment of the move for each. */
-export function feetRules(performance: Performance, move: PerformedMove): Finding[] {
+export function feetRules(performance: Performance, move: PerformedMove): Found[] {
   const { stance } = performance;
   const { limits } = stance.school;
   const separationM = stance.separation.valueM;
@@ -79,9 +79,9 @@ export function feetRules(performance: Performance, move: PerformedMove): Findin
   const stretchLimitM = limits.overstretchRatio * separationM;
   const parts = (look: Look, limit: number, measured: number) => ({
     timeS: look.timeS,
-    foot: look.footfall.foot,
+    foot: look.event.foot,
     moveNumber: move.moveNumber,
-    at: look.balls[look.footfall.foot],
+    at: look.balls[look.event.foot],
     measured,
     limit,
     unit: 'm' as const,

@@ -1,18 +1,18 @@
 import { footOutline, toeHeadingDeg } from '../body/index.ts';
-import { signedDistanceM, distanceM, headingDeg, midpoint, type Point } from '../geometry/index.ts';
-import type { Footfall } from '../pattern/index.ts';
+import { signedDistanceM, distanceM, midpoint, type Point } from '../geometry/index.ts';
+import type { FootEvent } from '../pattern/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import type { Finding, PerformedMove, Performance } from './performance.ts';
+import type { Found, PerformedMove, Performance } from './performance.ts';
 import { finding } from './rules-steps.ts';
 import { atMost } from '../measure/index.ts';
 
 /** The ball of every landing foot stays on the floor. Measured: how far outside it came down. */
-export function offFloor(performance: Performance, move: PerformedMove): Finding[] {
+export function offFloor(performance: Performance, move: PerformedMove): Found[] {
   const expandedU = 2 * performance.uncertainty.positionM;
-  return move.footfalls.flatMap((footfall) => {
-    const measured = signedDistanceM(performance.floor.outline, footfall.to);
+  return move.events.flatMap((event) => {
+    const measured = signedDistanceM(performance.floor.outline, event.to);
     return finding(atMost(measured, 0, expandedU), {
-      ...landing(move, footfall, footfall.to),
+      ...landing(move, event, event.to),
       fault: 'off-floor',
       measured,
       limit: 0,
@@ -23,20 +23,18 @@ export function offFloor(performance: Performance, move: PerformedMove): Finding
 }
 
 /** No landing foot overlaps the base of a cone. Measured: how deep the outline reaches into it. */
-export function coneTouched(performance: Performance, move: PerformedMove): Finding[] {
+export function coneTouched(performance: Performance, move: PerformedMove): Found[] {
   const { stance, cones } = performance;
   const reachM = stance.body.footLength.valueM;
   const expandedU = 2 * performance.uncertainty.positionM;
-  return move.footfalls.flatMap((footfall) => {
-    const near = cones.filter((cone) => distanceM(cone.at, footfall.to) < reachM + cone.radiusM);
+  return move.events.flatMap((event) => {
+    const near = cones.filter((cone) => distanceM(cone.at, event.to) < reachM + cone.radiusM);
     if (near.length === 0) return [];
-    const centre = midpoint(move.after.left, move.after.right);
-    const facingDeg = headingDeg(centre, performance.targetAt(footfall.landS));
     const outline = footOutline(
-      footfall.foot,
+      event.foot,
       {
-        ball: footfall.to,
-        headingDeg: footfall.headingAfterDeg ?? toeHeadingDeg(stance, footfall.foot, facingDeg),
+        ball: event.to,
+        headingDeg: event.headingAfterDeg ?? toeHeadingDeg(stance, event.foot, move.after.facingDeg),
         heelUp: false,
       },
       stance.body,
@@ -44,7 +42,7 @@ export function coneTouched(performance: Performance, move: PerformedMove): Find
     const depths = near.map((cone) => cone.radiusM - signedDistanceM(outline, cone.at));
     const measured = Math.max(...depths);
     return finding(atMost(measured, 0, expandedU), {
-      ...landing(move, footfall, near[depths.indexOf(measured)]!.at),
+      ...landing(move, event, near[depths.indexOf(measured)]!.at),
       fault: 'cone-touched',
       measured,
       limit: 0,
@@ -54,9 +52,9 @@ export function coneTouched(performance: Performance, move: PerformedMove): Find
   });
 }
 
-const landing = (move: PerformedMove, footfall: Footfall, at: Point) => ({
-  timeS: footfall.landS,
-  foot: footfall.foot,
+const landing = (move: PerformedMove, event: FootEvent, at: Point) => ({
+  timeS: event.landS,
+  foot: event.foot,
   moveNumber: move.moveNumber,
   at,
 });
@@ -85,7 +83,7 @@ function excursions({ timeS }: GapSeries, outside: (i: number) => number, swayS:
  * that moves with the plan is as uncertain as the moment of the plan it is compared with. Where the gap
  * only comes nearer to the edge than its uncertainty, the capture cannot tell.
  */
-export function outOfBand(performance: Performance): Finding[] {
+export function outOfBand(performance: Performance): Found[] {
   const { gap, uncertainty, stance, moves } = performance;
   const { timeS, gapM, nearM, farM } = gap;
   const swayS = stance.school.limits.bandExcursionS;
@@ -131,7 +129,7 @@ function moveAt(moves: readonly PerformedMove[], timeS: number): number | null {
   let number: number | null = null;
   while (low <= high) {
     const middle = (low + high) >> 1;
-    if (moves[middle]!.footfalls[0]!.liftS <= timeS) {
+    if (moves[middle]!.events[0]!.liftS <= timeS) {
       number = moves[middle]!.moveNumber ?? number;
       low = middle + 1;
     } else high = middle - 1;

@@ -1,26 +1,26 @@
 import { otherFoot, readStance, toeHeadingDeg, firstFoot } from '../body/index.ts';
 import { degrees, distanceM, headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
-import type { Footfall } from '../pattern/index.ts';
-import type { Finding, PerformedMove, Performance } from './performance.ts';
+import type { FootEvent } from '../pattern/index.ts';
+import type { Found, PerformedMove, Performance } from './performance.ts';
 import { atMost, type Verdict } from '../measure/index.ts';
 
 /** A finding unless the rule is met. */
-export function finding(verdict: Verdict, parts: Omit<Finding, 'verdict'>): Finding[] {
+export function finding(verdict: Verdict, parts: Omit<Found, 'verdict'>): Found[] {
   return verdict === 'met' ? [] : [{ ...parts, verdict }];
 }
 
-const firstOf = (move: PerformedMove): Footfall => move.footfalls[0]!;
-const lastOf = (move: PerformedMove): Footfall => move.footfalls.at(-1)!;
+const firstOf = (move: PerformedMove): FootEvent => move.events[0]!;
+const lastOf = (move: PerformedMove): FootEvent => move.events.at(-1)!;
 
 /** The foot on the side of travel goes first. Measured: how long the other foot left before it. */
-export function wrongFootFirst(performance: Performance, move: PerformedMove): Finding[] {
-  const [first, second] = move.footfalls;
+export function wrongFootFirst(performance: Performance, move: PerformedMove): Found[] {
+  const [first, second] = move.events;
   if (!first || !second) return [];
-  const { stance, uncertainty } = performance;
-  const centre = midpoint(move.before.left, move.before.right);
-  const travelDeg = move.intendedTravelDeg ?? headingDeg(centre, midpoint(move.after.left, move.after.right));
-  const facingDeg = headingDeg(centre, performance.targetAt(first.liftS));
-  const expected = firstFoot(wrapDeg(travelDeg - facingDeg), stance.leadSide);
+  const { uncertainty } = performance;
+  const { before, after, planned } = move;
+  const travelDeg =
+    planned?.travelDeg ?? headingDeg(midpoint(before.left, before.right), midpoint(after.left, after.right));
+  const expected = firstFoot(wrapDeg(travelDeg - before.facingDeg), before.lead);
   if (first.foot === expected) return [];
   const earlyS = second.liftS - first.liftS;
   const expandedU = 2 * Math.SQRT2 * uncertainty.timeS;
@@ -38,9 +38,9 @@ export function wrongFootFirst(performance: Performance, move: PerformedMove): F
 }
 
 /** No single step beyond the school's half step; the longer of the two feet is named. */
-export function stepTooLong(performance: Performance, move: PerformedMove): Finding[] {
+export function stepTooLong(performance: Performance, move: PerformedMove): Found[] {
   const { stance, uncertainty } = performance;
-  const step = move.footfalls.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
+  const step = move.events.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
   const measured = distanceM(step.from, step.to);
   const limit = stance.school.limits.halfStepRatio * stance.separation.valueM;
   const expandedU = 2 * Math.SQRT2 * uncertainty.positionM;
@@ -58,18 +58,12 @@ export function stepTooLong(performance: Performance, move: PerformedMove): Find
 }
 
 /** After the move the stance is back at its size and angle; the worse of the two is named. */
-export function stanceNotRestored(performance: Performance, move: PerformedMove): Finding[] {
+export function stanceNotRestored(performance: Performance, move: PerformedMove): Found[] {
   const { stance, uncertainty } = performance;
   const { limits } = stance.school;
   const last = lastOf(move);
-  const { left, right } = move.after;
-  const centre = midpoint(left, right);
-  const reading = readStance(
-    left,
-    right,
-    headingDeg(centre, performance.targetAt(last.landS)),
-    stance.leadSide,
-  );
+  const { left, right, facingDeg, lead } = move.after;
+  const reading = readStance(left, right, facingDeg, lead);
   const separationM = stance.separation.valueM;
   const off = {
     separation: Math.abs(reading.separationM - separationM),
@@ -104,19 +98,18 @@ export function stanceNotRestored(performance: Performance, move: PerformedMove)
 }
 
 /** The rear foot has come past the lead foot at the end of a move. Square stances are exempt. */
-export function unplannedSwitch(performance: Performance, move: PerformedMove): Finding[] {
+export function unplannedSwitch(performance: Performance, move: PerformedMove): Found[] {
   const { stance, uncertainty } = performance;
   if (stance.stanceAngleDeg > 75) return [];
   const last = lastOf(move);
-  const { left, right } = move.after;
-  const facingDeg = headingDeg(midpoint(left, right), performance.targetAt(last.landS));
-  const angleDeg = readStance(left, right, facingDeg, stance.leadSide).stanceAngleDeg;
+  const { left, right, facingDeg, lead } = move.after;
+  const angleDeg = readStance(left, right, facingDeg, lead).stanceAngleDeg;
   const measured = -distanceM(left, right) * Math.cos((angleDeg * Math.PI) / 180);
   const expandedU = 2 * Math.SQRT2 * uncertainty.positionM;
   return finding(atMost(measured, 0, expandedU), {
     fault: 'unplanned-switch',
     timeS: last.landS,
-    foot: otherFoot(stance.leadSide),
+    foot: otherFoot(lead),
     moveNumber: move.moveNumber,
     at: last.to,
     measured,
@@ -127,14 +120,12 @@ export function unplannedSwitch(performance: Performance, move: PerformedMove): 
 }
 
 /** After the move the lead toe points where the stance wants it, seen from the target line. */
-export function notFacing(performance: Performance, move: PerformedMove): Finding[] {
+export function notFacing(performance: Performance, move: PerformedMove): Found[] {
   const { stance, uncertainty } = performance;
-  const lead = move.footfalls.find((footfall) => footfall.foot === stance.leadSide);
+  const lead = move.events.findLast((event) => event.foot === move.after.lead);
   if (!lead || lead.headingAfterDeg === null) return [];
   const last = lastOf(move);
-  const centre = midpoint(move.after.left, move.after.right);
-  const toTargetDeg = headingDeg(centre, performance.targetAt(last.landS));
-  const wanted = toeHeadingDeg(stance, stance.leadSide, toTargetDeg);
+  const wanted = toeHeadingDeg(stance, move.after.lead, move.after.facingDeg);
   const measured = Math.abs(wrapDeg(lead.headingAfterDeg - wanted));
   const limit = stance.school.limits.facingDeg;
   const expandedU = 2 * uncertainty.headingDeg;

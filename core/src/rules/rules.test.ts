@@ -1,6 +1,6 @@
 import { footOutline } from '../body/index.ts';
 import { distanceM, forward, scale, add, midpoint, type Point } from '../geometry/index.ts';
-import { expand, type Footfall } from '../pattern/index.ts';
+import { expand, type FootEvent } from '../pattern/index.ts';
 import type { Performance } from './performance.ts';
 import { performPlan } from './plan-performance.ts';
 import { drillOf } from '../../test/drills.ts';
@@ -12,15 +12,15 @@ const sepM = plan.stance.separation.valueM;
 const MOVE = 10;
 
 /** The plan with one foot of one move landing elsewhere; everything after is left as planned. */
-function landing(foot: 'first' | 'second', to: (footfall: Footfall) => Point, u = 0): Performance {
+function landing(foot: 'first' | 'second', to: (footfall: FootEvent) => Point, u = 0): Performance {
   const moves = plan.moves.map((move) => {
     if (move.moveNumber !== MOVE) return move;
     const which = foot === 'first' ? 0 : 1;
-    const footfalls = move.footfalls.map((footfall, i) =>
+    const events = move.events.map((footfall, i) =>
       i === which ? { ...footfall, to: to(footfall) } : footfall,
     );
-    const changed = footfalls[which]!;
-    return { ...move, footfalls, after: { ...move.after, [changed.foot]: changed.to } };
+    const changed = events[which]!;
+    return { ...move, events, after: { ...move.after, [changed.foot]: changed.to } };
   });
   return { ...plan, moves, uncertainty: { positionM: u, movingM: u, timeS: 0, headingDeg: 0 } };
 }
@@ -28,9 +28,9 @@ function landing(foot: 'first' | 'second', to: (footfall: Footfall) => Point, u 
 const found = (performance: Performance, fault: string) =>
   judge(performance).find((one) => one.fault === fault && one.moveNumber === MOVE);
 
-const other = (footfall: Footfall): Point =>
+const other = (footfall: FootEvent): Point =>
   plan.moves[MOVE - 1]!.after[footfall.foot === 'left' ? 'right' : 'left'];
-const apart = (footfall: Footfall, ratio: number): Point => {
+const apart = (footfall: FootEvent, ratio: number): Point => {
   const fixed = other(footfall);
   const way = { x: footfall.to.x - fixed.x, y: footfall.to.y - fixed.y };
   return add(fixed, scale(way, (ratio * sepM) / Math.hypot(way.x, way.y)));
@@ -121,7 +121,7 @@ test('the lead toe more than fifteen degrees off its line is not facing', () => 
       move.moveNumber === MOVE
         ? {
             ...move,
-            footfalls: move.footfalls.map((f) => ({ ...f, headingAfterDeg: f.headingAfterDeg! + deg })),
+            events: move.events.map((f) => ({ ...f, headingAfterDeg: f.headingAfterDeg! + deg })),
           }
         : move,
     ),
@@ -135,10 +135,10 @@ test('with the order of the feet reversed the wrong foot went first', () => {
     ...plan,
     moves: plan.moves.map((move) => {
       if (move.moveNumber !== MOVE) return move;
-      const [one, two] = move.footfalls as [Footfall, Footfall];
+      const [one, two] = move.events as [FootEvent, FootEvent];
       return {
         ...move,
-        footfalls: [
+        events: [
           { ...two, liftS: one.liftS, landS: one.landS },
           { ...one, liftS: two.liftS, landS: two.landS },
         ],

@@ -1,5 +1,5 @@
 import { FAULTS, type FaultRule, type MoveRule, type TimeRule } from './faults.ts';
-import type { Finding, Performance } from './performance.ts';
+import { identified, type Finding, type Found, type Performance } from './performance.ts';
 
 const RULES: readonly FaultRule[] = Object.values(FAULTS).map(({ rule }) => rule);
 /** One rule may find several faults; each is asked once. */
@@ -10,9 +10,12 @@ const TIME_RULES = new Set<TimeRule>(RULES.flatMap((rule) => (rule.over === 'tim
  * The rule engine: every rule of the stance over every move, and the gap band over the whole time.
  * Plans and tracks are both judged here. Findings come in the order of time.
  */
-export function judge(performance: Performance): Finding[] {
+export const judge = (performance: Performance): Finding[] => identified(foundBy(performance));
+
+/** The same, to be put beside what is found by other means before each has its identity. */
+export function foundBy(performance: Performance): Found[] {
   return [
     ...performance.moves.flatMap((move) => [...MOVE_RULES].flatMap((rule) => rule(performance, move))),
     ...[...TIME_RULES].flatMap((rule) => rule(performance)),
-  ].sort((a, b) => a.timeS - b.timeS);
+  ];
 }

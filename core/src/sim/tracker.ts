@@ -1,6 +1,6 @@
 import type { FootName } from '../body/index.ts';
 import { between, rightOf, add, scale, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
-import { expand, minimumJerk, type Footfall, type PlannedDrill } from '../pattern/index.ts';
+import { expand, minimumJerk, type FootEvent, type PlannedDrill } from '../pattern/index.ts';
 import type { Samples, Track } from '../track/index.ts';
 import { chanceFrom, type Chance } from '../measure/index.ts';
 import { walk, type Habits, type PlacedFault, type SimulatedFault, type TrueWalk } from './walk.ts';
@@ -92,7 +92,7 @@ export function sampleWalk(
       timeS,
       truth.start[name],
       truth.startHeadings[name],
-      truth.footfalls.filter((footfall) => footfall.foot === name),
+      truth.events.filter((event) => event.foot === name),
       settings,
       drags,
     );
@@ -126,7 +126,7 @@ function sampleFoot(
   timeS: Samples,
   start: Point,
   startHeadingDeg: number,
-  footfalls: readonly Footfall[],
+  events: readonly FootEvent[],
   settings: TrackerSettings,
   drags: boolean,
 ): FootColumns {
@@ -140,23 +140,21 @@ function sampleFoot(
   let at = -1;
   for (let i = 0; i < n; i++) {
     const t = timeS[i]!;
-    while (at + 1 < footfalls.length && footfalls[at + 1]!.liftS <= t) at++;
-    const footfall = footfalls[at];
-    const share = footfall ? Math.min(1, (t - footfall.liftS) / (footfall.landS - footfall.liftS)) : 1;
+    while (at + 1 < events.length && events[at + 1]!.liftS <= t) at++;
+    const event = events[at];
+    const share = event ? Math.min(1, (t - event.liftS) / (event.landS - event.liftS)) : 1;
     const way = share >= 1 ? 1 : settings.course(share);
     const bulge = share < 1 ? Math.sin(Math.PI * share) : 0;
-    const ball = footfall
+    const ball = event
       ? add(
-          between(footfall.from, footfall.to, way),
-          scale(rightOf(headingDeg(footfall.from, footfall.to)), settings.bulgeM * bulge * bulge),
+          between(event.from, event.to, way),
+          scale(rightOf(headingDeg(event.from, event.to)), settings.bulgeM * bulge * bulge),
         )
       : start;
     columns.x[i] = ball.x;
     columns.y[i] = ball.y;
-    columns.headingDeg[i] = footfall
-      ? wrapDeg(
-          footfall.headingBeforeDeg! + way * wrapDeg(footfall.headingAfterDeg! - footfall.headingBeforeDeg!),
-        )
+    columns.headingDeg[i] = event
+      ? wrapDeg(event.headingBeforeDeg! + way * wrapDeg(event.headingAfterDeg! - event.headingBeforeDeg!))
       : startHeadingDeg;
     columns.z[i] = drags ? 0 : LIFT_HEIGHT_M * bulge;
   }

@@ -8,24 +8,24 @@ import {
   plannedGap,
 } from '../check/index.ts';
 import { expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
-import { type Finding, type Performance, judge, performPlan } from '../rules/index.ts';
+import { type Finding, foundBy, identified, type Performance, performPlan } from '../rules/index.ts';
 import { gapSeries } from '../range/index.ts';
 import type { TrueWalk } from './walk.ts';
 
 /**
- * What a perfect capture of a simulated walk would find: the rules on the exact footfalls, with the
- * known belonging of every footfall and no uncertainty. The measure for judging a real capture.
+ * What a perfect capture of a simulated walk would find: the rules on the exact events, with the
+ * known belonging of every event and no uncertainty. The measure for judging a real capture.
  */
 export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
   const footwork = expand(drill);
   const planned = performPlan(drill, footwork);
   const rows = knownRows(truth, footwork.moves);
   const clock = clockMap(rows);
-  const ballAt = courseOf(truth.start, truth.footfalls);
+  const ballAt = courseOf(truth.start, truth.events);
   const plannedGapAt = plannedGap(planned, drill.plan.target.radiusM);
   const targetAt = (): Point => drill.plan.target.at;
   const timeS = Float64Array.from({ length: Math.floor(truth.endS * 50) }, (_, i) => i / 50);
-  const moves = performedMoves(rows, truth.start);
+  const moves = performedMoves(rows, truth.start, planned.stance, targetAt);
   const performance: Performance = {
     ...planned,
     start: truth.start,
@@ -36,24 +36,22 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
     ),
   };
   const { limits } = footwork.stance.school;
-  return [
-    ...judge(performance),
+  return identified([
+    ...foundBy(performance),
     ...compareWithPlan(rows, limits, performance.uncertainty, clock.planToTrackS),
-  ].filter((found) => found.verdict === 'not-met');
+  ]).filter((found) => found.verdict === 'not-met');
 }
 
 function knownRows(truth: TrueWalk, planned: Parameters<typeof align>[0]): AlignedMove[] {
   const rows: AlignedMove[] = planned.map((move) => ({
     planned: move,
-    observed: truth.footfalls.filter((_, i) => truth.moveOf[i] === move.number),
+    observed: truth.events.filter((_, i) => truth.moveOf[i] === move.number),
   }));
-  const extras = truth.footfalls.flatMap((footfall, i) =>
-    truth.moveOf[i] === null ? [{ footfall, i }] : [],
-  );
+  const extras = truth.events.flatMap((event, i) => (truth.moveOf[i] === null ? [{ event, i }] : []));
   for (let e = 0; e < extras.length; e += 2) {
     const before = truth.moveOf.slice(0, extras[e]!.i).findLast((number) => number !== null) ?? 0;
     const at = rows.findIndex((row) => row.planned?.number === before) + 1;
-    rows.splice(at, 0, { planned: null, observed: extras.slice(e, e + 2).map(({ footfall }) => footfall) });
+    rows.splice(at, 0, { planned: null, observed: extras.slice(e, e + 2).map(({ event }) => event) });
   }
   return rows;
 }

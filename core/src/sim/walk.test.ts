@@ -1,5 +1,5 @@
 import { distanceM, wrapDeg } from '../geometry/index.ts';
-import { expand } from '../pattern/index.ts';
+import { eventsOf, expand } from '../pattern/index.ts';
 import { drillOf, PERFECT } from '../../test/drills.ts';
 import { DEMO_DRILLS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
 import { chanceFrom } from '../measure/index.ts';
@@ -20,10 +20,10 @@ const walked = (fault: SimulatedFault | null, recovers = true) =>
   );
 
 test('without faults and scatter the walk is the plan', () => {
-  const planned = footwork.moves.flatMap((move) => [...move.footfalls]);
-  const { footfalls, moveOf } = walked(null);
-  expect(footfalls.map(({ to }) => to)).toEqual(planned.map(({ to }) => to));
-  expect(footfalls.map(({ landS }) => landS)).toEqual(planned.map(({ landS }) => landS));
+  const planned = eventsOf(footwork.moves);
+  const { events, moveOf } = walked(null);
+  expect(events.map(({ to }) => to)).toEqual(planned.map(({ to }) => to));
+  expect(events.map(({ landS }) => landS)).toEqual(planned.map(({ landS }) => landS));
   expect(moveOf).toEqual(planned.map((_, i) => Math.floor(i / 2) + 1));
 });
 
@@ -40,8 +40,8 @@ test('a clean walk has no findings', () => {
 
 test('a student who does not look for the mark stays off it; one who does comes back', () => {
   const off = (recovers: boolean): number => {
-    const { footfalls } = walked('step-short', recovers);
-    return distanceM(footfalls.at(-1)!.to, footwork.moves.at(-1)!.footfalls[1].to);
+    const { events } = walked('step-short', recovers);
+    return distanceM(events.at(-1)!.to, footwork.moves.at(-1)!.events[1]!.to);
   };
   expect(off(true)).toBeLessThan(1e-9);
   expect(off(false)).toBeGreaterThan(0.03);
@@ -88,7 +88,7 @@ describe('the simulated tracker', () => {
     const { track, truth } = simulate(drill, { ...settings, noiseM: 0, driftM: 0, dropShare: 0 });
     track.timeS.forEach((t, i) => {
       const up = (z: number): number => Number(z > 0.001);
-      const flying = truth.footfalls.filter(({ liftS, landS }) => t > liftS && t < landS).length;
+      const flying = truth.events.filter(({ liftS, landS }) => t > liftS && t < landS).length;
       expect(up(track.left.z![i]!) + up(track.right.z![i]!)).toBeLessThanOrEqual(Math.max(flying, 0));
     });
   });

@@ -11,15 +11,15 @@ import {
   subtract,
   type Point,
 } from '../geometry/index.ts';
+import { FAULT_NAMES, FAULTS, startingBalls, type FaultMaking, type FaultName } from '../rules/index.ts';
 import {
-  FAULT_NAMES,
-  FAULTS,
-  startingBalls,
   type Balls,
-  type FaultMaking,
-  type FaultName,
-} from '../rules/index.ts';
-import { type Footfall, type Footwork, type Move, type PlannedDrill, zigzagCones } from '../pattern/index.ts';
+  type FootEvent,
+  type Footwork,
+  type PlannedDrill,
+  type PlannedMove,
+  zigzagCones,
+} from '../pattern/index.ts';
 import type { Chance } from '../measure/index.ts';
 
 /** Faults that a practice recording can have: those whose row says how they are made. */
@@ -48,8 +48,8 @@ export interface Habits {
 export interface TrueWalk {
   readonly start: Balls;
   readonly startHeadings: { readonly left: number; readonly right: number };
-  readonly footfalls: readonly Footfall[];
-  /** Which planned move each footfall belongs to, null for one the plan lacks. */
+  readonly events: readonly FootEvent[];
+  /** Which planned move each event belongs to, null for one the plan lacks. */
   readonly moveOf: readonly (number | null)[];
   readonly endS: number;
 }
@@ -59,7 +59,7 @@ interface State {
   headings: { left: number; right: number };
   offset: Point;
   delayS: number;
-  readonly footfalls: Footfall[];
+  readonly events: FootEvent[];
   readonly moveOf: (number | null)[];
 }
 
@@ -76,14 +76,14 @@ export function walk(
   const start = startingBalls(drill, footwork);
   const first = footwork.moves[0]!;
   const headingOf = (foot: FootName): number =>
-    first.footfalls.find((footfall) => footfall.foot === foot)!.headingBeforeDeg!;
+    first.events.find((event) => event.foot === foot)!.headingBeforeDeg!;
   const startHeadings = { left: headingOf('left'), right: headingOf('right') };
   const state: State = {
     balls: start,
     headings: { ...startHeadings },
     offset: ZERO,
     delayS: 0,
-    footfalls: [],
+    events: [],
     moveOf: [],
   };
   for (const move of footwork.moves) {
@@ -97,22 +97,22 @@ export function walk(
   return {
     start,
     startHeadings,
-    footfalls: state.footfalls,
+    events: state.events,
     moveOf: state.moveOf,
     endS: footwork.endS + state.delayS,
   };
 }
 
-function offsetAfter(state: State, move: Move, made: FaultMaking | null): Point {
+function offsetAfter(state: State, move: PlannedMove, made: FaultMaking | null): Point {
   if (!made?.lasts) return state.offset;
-  const wanted = midpoint(move.footfalls[0].to, move.footfalls[1].to);
+  const wanted = midpoint(move.after.left, move.after.right);
   return subtract(midpoint(state.balls.left, state.balls.right), wanted);
 }
 
 function landingsOf(
   drill: PlannedDrill,
   footwork: Footwork,
-  move: Move,
+  move: PlannedMove,
   made: FaultMaking | null,
   state: State,
   chance: Chance,
@@ -120,7 +120,7 @@ function landingsOf(
   const { stance } = footwork;
   const separationM = stance.separation.valueM;
   const wanted = (foot: FootName): Point =>
-    add(move.footfalls.find((footfall) => footfall.foot === foot)!.to, state.offset);
+    add(move.events.find((event) => event.foot === foot)!.to, state.offset);
   const along = (foot: FootName, factor: number, turnDeg = 0): Point => {
     const step = subtract(wanted(foot), state.balls[foot]);
     const size = Math.hypot(step.x, step.y) * factor;
@@ -173,25 +173,25 @@ function landingsOf(
 
 function stepMove(
   state: State,
-  move: Move,
+  move: PlannedMove,
   made: FaultMaking | null,
   landings: Record<FootName, Point>,
   habits: Habits,
   chance: Chance,
 ): void {
   const swapped = made?.how === 'other foot first';
-  const [one, two] = move.footfalls;
-  const order = swapped ? [two, one] : [one, two];
+  const order = swapped ? [...move.events].reverse() : move.events;
   const turn = made?.how === 'look away' ? (chance.uniform() < 0.5 ? made.byDeg : -made.byDeg) : 0;
   const late = habits.timingS * Math.max(-2, Math.min(2, chance.normal())) + state.delayS;
   order.forEach((planned, i) => {
-    const slot = move.footfalls[i]!;
+    const slot = move.events[i]!;
     const scatter = {
       x: habits.placeM * chance.normal(),
       y: habits.placeM * chance.normal(),
     };
     land(state, move.number, {
       foot: planned.foot,
+      how: planned.how,
       to: add(landings[planned.foot], scatter),
       liftS: slot.liftS + late,
       landS: slot.landS + late + 0.3 * habits.timingS * chance.normal(),
@@ -200,12 +200,14 @@ function stepMove(
   });
 }
 
-type Landing = Pick<Footfall, 'foot' | 'to' | 'liftS' | 'landS'> & { readonly headingAfterDeg: number };
+type Landing = Pick<FootEvent, 'foot' | 'how' | 'to' | 'liftS' | 'landS'> & {
+  readonly headingAfterDeg: number;
+};
 
 function land(state: State, moveNumber: number | null, landing: Landing): void {
-  state.footfalls.push({
+  state.events.push({
     ...landing,
-    number: state.footfalls.length + 1,
+    number: state.events.length + 1,
     from: state.balls[landing.foot],
     headingBeforeDeg: state.headings[landing.foot],
   });
@@ -215,8 +217,7 @@ function land(state: State, moveNumber: number | null, landing: Landing): void {
 }
 
 /** A settling shuffle after a move: both feet, a hand's breadth to one side, one beat lost. */
-function shuffle(state: State, drill: PlannedDrill, move: Move, byM: number, chance: Chance): void {
-  const [one, two] = move.footfalls;
+function shuffle(state: State, drill: PlannedDrill, move: PlannedMove, byM: number, chance: Chance): void {
   const intervalS = 60 / drill.plan.tempoPerMin;
   state.delayS += intervalS;
   const facing = headingDeg(midpoint(state.balls.left, state.balls.right), drill.plan.target.at);
@@ -224,9 +225,10 @@ function shuffle(state: State, drill: PlannedDrill, move: Move, byM: number, cha
   const step = scale(rightOf(facing), toLeft ? -byM : byM);
   const feet: FootName[] = toLeft ? ['left', 'right'] : ['right', 'left'];
   feet.forEach((foot, i) => {
-    const slot = [one, two][i]!;
+    const slot = move.events[i]!;
     land(state, null, {
       foot,
+      how: slot.how,
       to: add(state.balls[foot], step),
       liftS: slot.liftS + state.delayS,
       landS: slot.landS + state.delayS,

@@ -8,8 +8,8 @@ import type { Track } from './track.ts';
 
 test.each([30, 60, 100, 240, 1000])('expanding and detecting at %d Hz returns the plan', (rateHz) => {
   const drill = drillOf(0);
-  const planned = expand(drill).moves.flatMap((move) => [...move.footfalls]);
-  const seen = detectFootfalls(perfectTrack(drill, rateHz)).footfalls;
+  const planned = expand(drill).moves.flatMap((move) => [...move.events]);
+  const seen = detectFootfalls(perfectTrack(drill, rateHz)).events;
   expect(seen.map(({ foot }) => foot)).toEqual(planned.map(({ foot }) => foot));
   seen.forEach((footfall, i) => {
     expect(distanceM(footfall.to, planned[i]!.to)).toBeLessThan(0.003);
@@ -18,9 +18,9 @@ test.each([30, 60, 100, 240, 1000])('expanding and detecting at %d Hz returns th
   });
 });
 
-test('moving and turning the whole recording moves the footfalls and changes nothing else', () => {
+test('moving and turning the whole recording moves the events and changes nothing else', () => {
   const { track } = simulate(drillOf(1), { ...TRACKER_DEFAULTS, seed: 8 });
-  const plain = detectFootfalls(track).footfalls;
+  const plain = detectFootfalls(track).events;
   fc.assert(
     fc.property(
       fc.double({ min: -3, max: 3, noNaN: true }),
@@ -38,7 +38,7 @@ test('moving and turning the whole recording moves the footfalls and changes not
           ...track,
           left: foot(track.left),
           right: foot(track.right),
-        }).footfalls;
+        }).events;
         expect(moved).toHaveLength(plain.length);
         moved.forEach((footfall, i) => {
           const wanted = turn(plain[i]!.to.x, plain[i]!.to.y);
@@ -59,13 +59,13 @@ test('a student who stands still makes no step, however noisy the tracker', () =
     y: samples.y.map((_, i) => 3 + 0.006 * Math.cos(i * 39.346 + seed)),
   });
   const seen = detectFootfalls({ ...still, left: quiet(still.left, 1), right: quiet(still.right, 2) });
-  expect(seen.footfalls).toEqual([]);
+  expect(seen.events).toEqual([]);
 });
 
 test('a lost stretch with a step in it still shows the step', () => {
   const drill = drillOf(0);
   const track = perfectTrack(drill);
-  const first = expand(drill).moves[3]!.footfalls[0];
+  const first = expand(drill).moves[3]!.events[0]!;
   const hide = (samples: Track['left']): Track['left'] => {
     const gone = (values: Float64Array) =>
       values.map((value, i) =>
@@ -74,5 +74,5 @@ test('a lost stretch with a step in it still shows the step', () => {
     return { ...samples, x: gone(samples.x), y: gone(samples.y) };
   };
   const seen = detectFootfalls({ ...track, left: hide(track.left), right: hide(track.right) });
-  expect(seen.footfalls).toHaveLength(2 * expand(drill).moves.length);
+  expect(seen.events).toHaveLength(2 * expand(drill).moves.length);
 });

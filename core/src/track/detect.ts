@@ -1,6 +1,6 @@
 import type { FootName } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
-import type { Footfall } from '../pattern/index.ts';
+import type { FootEvent } from '../pattern/index.ts';
 import { fitFlight, projectFlight, type FlightData, type FlightFit } from './fit-flight.ts';
 import {
   flightTimes,
@@ -17,7 +17,7 @@ import type { FootSignal } from './signal.ts';
 import { indexBefore, medianOf, sampleRateHz, type Track } from './track.ts';
 
 /** A footfall seen in a track. */
-export interface ObservedFootfall extends Footfall {
+export interface ObservedEvent extends FootEvent {
   /** Standard uncertainties of the lift and of the landing, seconds. */
   readonly liftUS: number;
   readonly landUS: number;
@@ -29,7 +29,7 @@ export interface ObservedFoot {
   readonly signal: FootSignal;
   /** Where the ball is before its first footfall. */
   readonly start: Point;
-  readonly footfalls: readonly ObservedFootfall[];
+  readonly events: readonly ObservedEvent[];
   readonly headingNoiseDeg: number;
 }
 
@@ -38,7 +38,7 @@ export interface Detection {
   readonly left: ObservedFoot;
   readonly right: ObservedFoot;
   /** Both feet, numbered in the order in which they left the floor. */
-  readonly footfalls: readonly ObservedFootfall[];
+  readonly events: readonly ObservedEvent[];
   /** Noise of one sample and axis while planted, metres, and how many samples count for one. */
   readonly noiseM: number;
   readonly samplesForOne: number;
@@ -71,15 +71,15 @@ export function detectFootfalls(track: Track): Detection {
   const usual = usualCourses([...weighed.left.weighed, ...weighed.right.weighed].filter(wasSeen));
   const left = observe('left', weighed.left, usual);
   const right = observe('right', weighed.right, usual);
-  const footfalls = [...left.footfalls, ...right.footfalls]
+  const events = [...left.events, ...right.events]
     .sort((a, b) => a.liftS - b.liftS)
-    .map((footfall, i) => ({ ...footfall, number: i + 1 }));
+    .map((event, i) => ({ ...event, number: i + 1 }));
   const samples = 2 * track.timeS.length;
   return {
     rateHz,
-    left: { ...left, footfalls: footfalls.filter((footfall) => footfall.foot === 'left') },
-    right: { ...right, footfalls: footfalls.filter((footfall) => footfall.foot === 'right') },
-    footfalls,
+    left: { ...left, events: events.filter((event) => event.foot === 'left') },
+    right: { ...right, events: events.filter((event) => event.foot === 'right') },
+    events,
     noiseM: Math.max(seen.left.signal.noiseM, seen.right.signal.noiseM),
     samplesForOne: Math.max(seen.left.signal.samplesForOne, seen.right.signal.samplesForOne),
     missingShare: missing(track) / samples,
@@ -123,11 +123,12 @@ function observe(
   usual: ReadonlyMap<object, number>,
 ): ObservedFoot {
   const times = inOrder(weighed.map((flight) => (wasSeen(flight) ? flightTimes(flight, usual) : flight)));
-  const footfalls = flights.map((data, i): ObservedFootfall => {
+  const events = flights.map((data, i): ObservedEvent => {
     const { liftS, landS, liftUS, landUS } = times[i]!;
     return {
       number: i + 1,
       foot,
+      how: 'step',
       from: { x: data.startX, y: data.startY },
       to: { x: data.endX, y: data.endY },
       liftS,
@@ -146,7 +147,7 @@ function observe(
   const start = flights[0]
     ? { x: flights[0].startX, y: flights[0].startY }
     : (place(signal, 0, n, 'early') ?? { x: 0, y: 0 });
-  return { signal, start: { x: start.x, y: start.y }, footfalls, headingNoiseDeg: headingNoise(signal) };
+  return { signal, start: { x: start.x, y: start.y }, events, headingNoiseDeg: headingNoise(signal) };
 }
 
 /** A foot never lifts before it has landed: where two flights meet, they meet half way. */

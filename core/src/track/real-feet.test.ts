@@ -90,9 +90,9 @@ function seen(order: Feet) {
   const held = { land: 0, lift: 0, place: 0 };
   for (const seed of SEEDS) {
     const { track, lands } = feet(order, seed);
-    const { footfalls } = detectFootfalls(track);
-    expect(footfalls.map(({ foot }) => foot)).toEqual(lands.map(({ foot }) => foot));
-    footfalls.forEach((found, i) => {
+    const { events } = detectFootfalls(track);
+    expect(events.map(({ foot }) => foot)).toEqual(lands.map(({ foot }) => foot));
+    events.forEach((found, i) => {
       const real = lands[i]!;
       errors.push(Math.abs(found.landS - real.landS));
       if (Math.abs(found.landS - real.landS) <= 2 * found.landUS) held.land++;
@@ -141,9 +141,9 @@ test.each([
 
 test('a foot never lifts before it has landed, however noisy the recording', () => {
   for (const seed of SEEDS) {
-    const { footfalls } = detectFootfalls(feet({ noiseM: 0.012, flightS: 0.2 }, seed).track);
+    const { events } = detectFootfalls(feet({ noiseM: 0.012, flightS: 0.2 }, seed).track);
     for (const foot of ['left', 'right'] as const) {
-      const own = footfalls.filter((one) => one.foot === foot);
+      const own = events.filter((one) => one.foot === foot);
       own.slice(1).forEach((one, i) => expect(one.liftS).toBeGreaterThanOrEqual(own[i]!.landS));
     }
   }

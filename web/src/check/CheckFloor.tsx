@@ -283,7 +283,7 @@ function printsOf({ plan }: PlannedDrill, { footwork, report, plannedLandS }: Ch
   const toward = (ball: Point, name: FootName): number =>
     toeHeadingDeg(footwork.stance, name, headingDeg(ball, plan.target.at));
   const planned = footwork.moves.flatMap((move) =>
-    move.footfalls.map((footfall) => ({
+    move.events.map((footfall) => ({
       name: footfall.foot,
       foot: { ball: footfall.to, headingDeg: footfall.headingAfterDeg ?? 0, heelUp: false },
       number: footfall.number,

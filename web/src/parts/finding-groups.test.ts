@@ -4,6 +4,7 @@ import type { Finding } from '@angled-chalk/core/rules';
 import { groupFindings, spread } from './finding-groups.ts';
 
 const found = (fault: Finding['fault'], x: number, verdict: Finding['verdict'] = 'not-met'): Finding => ({
+  id: `${fault} ${x}`,
   fault,
   timeS: x,
   foot: 'left',

@@ -2,6 +2,7 @@ import type { Finding } from '@angled-chalk/core/rules';
 import { amount, findingWords } from './finding-words.ts';
 
 const finding: Finding = {
+  id: 'step-short 9 right',
   fault: 'step-short',
   timeS: 9.2,
   foot: 'right',

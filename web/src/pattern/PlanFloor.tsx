@@ -1,7 +1,14 @@
 import { placeStance } from '@angled-chalk/core/body';
 import { fromFacing } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
-import { posesOf, zigzagCones, zigzagWaypoints, type Footwork, type Plan } from '@angled-chalk/core/pattern';
+import {
+  eventsOf,
+  posesOf,
+  zigzagCones,
+  zigzagWaypoints,
+  type Footwork,
+  type Plan,
+} from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
@@ -63,7 +70,7 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
 /** While it plays, prints already made are full and those to come are faint. */
 function Footprints({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
   return footwork.moves.flatMap((move) =>
-    move.footfalls.map((footfall) => (
+    move.events.map((footfall) => (
       <FootMark
         key={footfall.number}
         name={footfall.foot}
@@ -104,10 +111,7 @@ function FeetNow({
 }) {
   const poseAt = useMemo(() => {
     const start = placeStance(footwork.stance, zigzagWaypoints(plan.pattern)[0]!, footwork.startFacingDeg);
-    return posesOf(
-      start,
-      footwork.moves.flatMap((move) => [...move.footfalls]),
-    );
+    return posesOf(start, eventsOf(footwork.moves));
   }, [plan.pattern, footwork]);
   const { body } = footwork.stance;
   return (

@@ -83,7 +83,7 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
   const of = judging.of ?? drill;
   const places = useMemo(() => groupFindings(findings).length, [findings]);
   const landings = useMemo(
-    () => footwork.moves.flatMap((move) => move.footfalls.map(({ landS }) => landS)),
+    () => footwork.moves.flatMap((move) => move.events.map(({ landS }) => landS)),
     [footwork],
   );
   const playback = usePlayback(footwork.endS, landings);
