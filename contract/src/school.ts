@@ -1,4 +1,4 @@
-import type { School } from '@angled-chalk/core/body';
+import { LIMITS, type School } from '@angled-chalk/core/body';
 import { z } from 'zod';
 
 /** Least and most of every number of a school. */
@@ -12,7 +12,6 @@ export const SCHOOL_RANGES = {
   togetherRatio: [0.2, 0.95],
   overstretchRatio: [1.05, 3],
   restoreRatio: [0.03, 0.6],
-  restoreAngleDeg: [3, 60],
   halfStepRatio: [0.2, 1.5],
   facingDeg: [3, 90],
 } as const satisfies Record<string, readonly [number, number]>;
@@ -22,15 +21,18 @@ const share = z.number().min(0.01).max(1);
 
 const limitsSchema = z.object({
   togetherRatio: within(SCHOOL_RANGES.togetherRatio),
+  togetherBreadths: z.number().min(0).max(6).default(LIMITS.togetherBreadths),
+  narrowedRatio: within(SCHOOL_RANGES.togetherRatio).default(LIMITS.narrowedRatio),
   overstretchRatio: within(SCHOOL_RANGES.overstretchRatio),
   restoreRatio: within(SCHOOL_RANGES.restoreRatio),
-  restoreAngleDeg: within(SCHOOL_RANGES.restoreAngleDeg),
   halfStepRatio: within(SCHOOL_RANGES.halfStepRatio),
   facingDeg: within(SCHOOL_RANGES.facingDeg),
   directionDeg: z.number().min(5).max(90),
   stepShare: z.number().min(0.05).max(1),
   crossedBreadths: z.number().min(0).max(3),
   bandExcursionS: z.number().min(0).max(5),
+  beatShare: share.default(LIMITS.beatShare),
+  tempoShare: share.default(LIMITS.tempoShare),
 });
 
 /** A school, whole: the presets and the club's own have the same shape. */

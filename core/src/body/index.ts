@@ -1,5 +1,5 @@
 export { type Balance, balanceOf, type Direction, DIRECTIONS } from './balance.ts';
-export { firstFoot } from './first-foot.ts';
+export { EDGE_DEG, firstFoot, fromEdgeDeg } from './first-foot.ts';
 export { LENGTH_NAMES, type LengthName, lengthsOn, type Measurement, noteLengths } from './history.ts';
 export {
   BAND_NAMES,
@@ -20,13 +20,14 @@ export {
   type Quantity,
   STATURE_FRACTIONS,
 } from './proportions.ts';
-export { type RuleLimits, type School, SCHOOLS } from './schools.ts';
+export { LIMITS, type RuleLimits, type School, SCHOOLS } from './schools.ts';
 export {
   type Feet,
   fitStance,
   type FittedStance,
   type Foot,
   type FootName,
+  facingOfToe,
   footOutline,
   otherFoot,
   placeStance,
@@ -34,5 +35,5 @@ export {
   type StudentFit,
   toeHeadingDeg,
 } from './stance.ts';
-export { longestStepM } from './step-length.ts';
+export { longestPlannedTravelM, longestStepM, togetherM } from './step-length.ts';
 export { noTapeStance, readTaped, type TapedStance } from './taped.ts';

@@ -1,3 +1,4 @@
+import { longestStepM } from './step-length.ts';
 import { STATURE_FRACTIONS } from './proportions.ts';
 import type { FittedStance } from './stance.ts';
 
@@ -7,7 +8,7 @@ export type BandName = (typeof BAND_NAMES)[number];
 export const MEASURE_UNITS = ['m', 'half-steps', 'separations', 'shoulders', ...BAND_NAMES] as const;
 
 /**
- * A length of a layout: in metres, in the student's own measure, or as a place in one of their range bands
+ * A length of a layout: in metres, in the student's own measure (half steps as a plan takes them, forward), or as a place in one of their range bands
  * (0 its near edge, 1 its far edge), counted from the middle of a bag.
  */
 export interface Measure {
@@ -27,7 +28,7 @@ export function measureM({ value, unit }: Measure, stance: FittedStance, bands?:
     case 'm':
       return value;
     case 'half-steps':
-      return value * stance.school.limits.halfStepRatio * separationM;
+      return value * longestStepM(stance, 0);
     case 'separations':
       return value * separationM;
     case 'shoulders':

@@ -1,9 +1,13 @@
 /** Limits of the rule engine. Ratios are of the student's own fitted separation. */
 export interface RuleLimits {
+  /** Feet nearer than the larger of these two are together: a share of the separation, and foot breadths. */
   readonly togetherRatio: number;
+  readonly togetherBreadths: number;
+  /** Nearer than this the stance is narrowed, which is worth a note. */
+  readonly narrowedRatio: number;
   readonly overstretchRatio: number;
+  /** How far the line from foot to foot may differ from the stance's after a move. */
   readonly restoreRatio: number;
-  readonly restoreAngleDeg: number;
   readonly halfStepRatio: number;
   readonly facingDeg: number;
   /** Direction of a step against the planned one. */
@@ -14,6 +18,10 @@ export interface RuleLimits {
   readonly crossedBreadths: number;
   /** An excursion from the gap band shorter than this is a sway, not a fault. */
   readonly bandExcursionS: number;
+  /** A first landing this share of a beat away from the student's own beat is off it. */
+  readonly beatShare: number;
+  /** A walk this share faster or slower than asked is at another tempo. */
+  readonly tempoShare: number;
 }
 
 /** When the feet leave and reach the floor inside one move. Shares of the move's interval. */
@@ -60,17 +68,21 @@ export interface Basis {
   readonly why: string;
 }
 
-const LIMITS: RuleLimits = {
-  togetherRatio: 0.6,
+/** The limits of every school, and what one of a club's own has where it says nothing. */
+export const LIMITS: RuleLimits = {
+  togetherRatio: 0.4,
+  togetherBreadths: 2.2,
+  narrowedRatio: 0.6,
   overstretchRatio: 1.4,
-  restoreRatio: 0.15,
-  restoreAngleDeg: 15,
-  halfStepRatio: 0.6,
+  restoreRatio: 0.12,
+  halfStepRatio: 0.4,
   facingDeg: 15,
   directionDeg: 30,
   stepShare: 0.25,
   crossedBreadths: 0.5,
   bandExcursionS: 0.3,
+  beatShare: 0.25,
+  tempoShare: 0.1,
 };
 
 const LIFT: StepTiming = {
@@ -107,21 +119,26 @@ const COMMON_BASIS: readonly Basis[] = [
   because(
     'planStretchRatio',
     'own choice',
-    'A plan that opens the stance to 1.3 leaves a tenth before overstretching.',
+    'A plan that opens the stance to 1.34 leaves what a recording needs to be sure of before overstretching.',
   ),
-  because('limits.togetherRatio', 'own choice', 'Below six tenths of the stance a push or a sweep tips it.'),
+  because('limits.togetherRatio', 'own choice', 'Below four tenths of the stance a push or a sweep tips it.'),
+  because(
+    'limits.togetherBreadths',
+    'own choice',
+    'Nearer than two feet and a little there is no base, whatever the stance.',
+  ),
+  because('limits.narrowedRatio', 'own choice', 'Worth seeing, not yet a loss of the base.'),
   because(
     'limits.overstretchRatio',
     'own choice',
     'Beyond 1.4 the next step has to gather the stance first.',
   ),
+  because('limits.restoreRatio', 'own choice', 'Five to seven centimetres for most bodies.'),
   because(
-    'limits.restoreRatio',
+    'limits.halfStepRatio',
     'own choice',
-    'A hand breadth for most bodies: a phone can tell it, an eye as well.',
+    'A longer step commits the weight until it lands, and opens the stance beyond 1.4 in its middle.',
   ),
-  because('limits.restoreAngleDeg', 'own choice', 'One step of the eye.'),
-  because('limits.halfStepRatio', 'own choice', 'A longer step commits the weight until it lands.'),
   because('limits.facingDeg', 'own choice', 'One step of the eye.'),
   because('limits.directionDeg', 'own choice', 'Off by more, the step went somewhere else.'),
   because('limits.stepShare', 'own choice', 'A quarter of a half step is three to six centimetres.'),
@@ -131,6 +148,8 @@ const COMMON_BASIS: readonly Basis[] = [
     'Ankles pass when the balls are half a foot past each other.',
   ),
   because('limits.bandExcursionS', 'own choice', 'Shorter is a sway, not a loss of distance.'),
+  because('limits.beatShare', 'own choice', 'A quarter of a beat is heard by everyone in the room.'),
+  because('limits.tempoShare', 'own choice', 'A tenth faster or slower is another tempo.'),
   because('timing.travel', 'own choice', 'Lifting costs no friction; some schools slide.'),
   because('timing.flightShare', 'own choice', 'Two short flights and double support fill a beat.'),
   because('timing.betweenShare', 'common practice', 'The second foot lands almost with the first.'),
@@ -159,7 +178,7 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     rearHeelUp: true,
     weightOnLead: 0.5,
     heightShare: 0.94,
-    planStretchRatio: 1.3,
+    planStretchRatio: 1.34,
     limits: LIMITS,
     timing: LIFT,
     basis: basisOf(
@@ -188,7 +207,7 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     rearHeelUp: true,
     weightOnLead: 0.5,
     heightShare: 0.9,
-    planStretchRatio: 1.3,
+    planStretchRatio: 1.34,
     limits: LIMITS,
     timing: DRAG,
     basis: basisOf(
@@ -213,7 +232,7 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     rearHeelUp: true,
     weightOnLead: 0.6,
     heightShare: 0.97,
-    planStretchRatio: 1.3,
+    planStretchRatio: 1.34,
     limits: LIMITS,
     timing: LIFT,
     basis: basisOf(
@@ -238,7 +257,7 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     rearHeelUp: true,
     weightOnLead: 0.45,
     heightShare: 0.92,
-    planStretchRatio: 1.3,
+    planStretchRatio: 1.34,
     limits: LIMITS,
     timing: LIFT,
     basis: basisOf(
@@ -262,7 +281,7 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
     rearHeelUp: false,
     weightOnLead: 0.5,
     heightShare: 0.93,
-    planStretchRatio: 1.3,
+    planStretchRatio: 1.34,
     limits: LIMITS,
     timing: LIFT,
     basis: basisOf(

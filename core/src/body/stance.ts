@@ -10,7 +10,7 @@ import {
   type Point,
 } from '../geometry/index.ts';
 import { BALL_FROM_HEEL, bodyOf, type Body, type MeasuredLengths, type Quantity } from './proportions.ts';
-import { schoolOf, type School } from './schools.ts';
+import { LIMITS, schoolOf, type School } from './schools.ts';
 
 export type FootName = 'left' | 'right';
 
@@ -51,7 +51,9 @@ export const otherFoot = (foot: FootName): FootName => (foot === 'left' ? 'right
 
 /** The stance of this student in their school, in metres, with what was measured and estimated. */
 export function fitStance(student: StudentFit): FittedStance {
-  const school = student.school ?? schoolOf(student.schoolId);
+  const named = student.school ?? schoolOf(student.schoolId);
+  // A school of the club's own may be older than a limit: there it has the usual one.
+  const school = { ...named, limits: { ...LIMITS, ...named.limits } };
   const body = bodyOf(student.lengths);
   const wanted = school.separationShoulders * body.shoulderWidth.valueM;
   const separationM = Math.min(school.separationAtMostM, Math.max(school.separationAtLeastM, wanted));
@@ -68,6 +70,12 @@ export function fitStance(student: StudentFit): FittedStance {
     widthM: separationM * Math.sin(radians(school.stanceAngleDeg)),
     lengthM: separationM * Math.cos(radians(school.stanceAngleDeg)),
   };
+}
+
+/** The facing of a stance whose lead toe points so. */
+export function facingOfToe({ leadSide, school }: FittedStance, lead: FootName, toeDeg: number): number {
+  const out = lead === leadSide ? school.leadToeOutDeg : school.rearToeOutDeg;
+  return wrapDeg(toeDeg - (lead === 'left' ? -out : out));
 }
 
 /** Heading of a foot in a stance that faces facingDeg. Toes turn outward. */

@@ -4,13 +4,21 @@ import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 /** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
 export interface AlignedMove {
   readonly planned: PlannedMove | null;
-  /** Observed footfalls in time order: two, one, or none when the move was missed. */
+  /** Observed events in time order; none when the move was missed. */
   readonly observed: readonly FootEvent[];
+}
+
+export interface Alignment {
+  readonly rows: readonly AlignedMove[];
+  /** What the best match costs a planned move: about 0 as planned, 1.5 where nothing is found. */
+  readonly costPerMove: number;
 }
 
 /** Costs of the alignment, in units of "a footfall that does not belong" (own choice). */
 const MISSED = 1.5;
 const EXTRA = 0.8;
+/** Before the first and after the last move people walk up and off. */
+const BESIDE = 0.3;
 const HALF = 0.9;
 const SWAPPED = 0.3;
 const BETTER_WEIGHT = 0.3;
@@ -36,8 +44,9 @@ export function align(
   planned: readonly PlannedMove[],
   observed: readonly FootEvent[],
   intervalS: number,
-): AlignedMove[] {
-  return gatherExtras(alignFootfalls(planned, observed, intervalS), intervalS);
+): Alignment {
+  const { rows, cost } = alignEvents(planned, observed, intervalS);
+  return { rows: gatherExtras(rows, intervalS), costPerMove: cost / Math.max(1, planned.length) };
 }
 
 const enum Step {
@@ -55,11 +64,11 @@ const enum Layer {
   Skipped,
 }
 
-function alignFootfalls(
+function alignEvents(
   planned: readonly PlannedMove[],
   observed: readonly FootEvent[],
   intervalS: number,
-): AlignedMove[] {
+): { readonly rows: AlignedMove[]; readonly cost: number } {
   const K = planned.length;
   const J = observed.length;
   const half = BAND + Math.abs(J - 2 * K);
@@ -90,7 +99,8 @@ function alignFootfalls(
     const clockS = clock[from]!;
     const first = observed[j];
     const second = observed[j + 1];
-    if (first) offer(from, cellOf(k, j + 1, Layer.Skipped), here + EXTRA, Step.Extra, clockS);
+    const extra = k === 0 || k === K ? BESIDE : EXTRA;
+    if (first) offer(from, cellOf(k, j + 1, Layer.Skipped), here + extra, Step.Extra, clockS);
     const move = planned[k];
     if (!move) return;
     offer(from, cellOf(k + 1, j, Layer.Skipped), here + MISSED, Step.Missed, clockS);
@@ -114,7 +124,7 @@ function alignFootfalls(
   }
   const ends = [cellOf(K, J, Layer.Matched), cellOf(K, J, Layer.Skipped)] as const;
   const end = total[ends[0]]! <= total[ends[1]]! ? ends[0] : ends[1];
-  return backtrack(planned, observed, end, came, cameFrom);
+  return { rows: backtrack(planned, observed, end, came, cameFrom), cost: total[end]! };
 }
 
 function backtrack(

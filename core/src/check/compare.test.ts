@@ -1,23 +1,28 @@
 import { SCHOOLS } from '../body/index.ts';
 import { expand, type FootEvent, type PlannedMove } from '../pattern/index.ts';
-import type { CaptureUncertainty } from '../rules/index.ts';
+import { EXACT_EVENT, type EventUncertainty } from '../rules/index.ts';
 import { between, distanceM, forward, headingDeg, add, scale } from '../geometry/index.ts';
 import { drillOf } from '../../test/drills.ts';
 import type { AlignedMove } from './align.ts';
-import { compareWithPlan, stepErrors } from './compare.ts';
+import { compareWithPlan, stepErrors, type Comparison } from './compare.ts';
 
 const { moves } = expand(drillOf(0));
 const move = moves[6]!;
 const lead = move.events[0]!;
 const { limits } = SCHOOLS[0]!;
-const exact: CaptureUncertainty = { positionM: 0, movingM: 0, timeS: 0, headingDeg: 0 };
-const same = (timeS: number): number => timeS;
+const asSure = (u: EventUncertainty): Comparison => ({
+  limits,
+  planToTrackS: (timeS) => timeS,
+  uOf: () => u,
+  isBlindAt: () => false,
+});
+const within = (placeM: number): EventUncertainty => ({ ...EXACT_EVENT, fromM: placeM, toM: placeM });
 
 const row = (seen: FootEvent, of: PlannedMove = move): AlignedMove => ({
   planned: of,
   observed: [seen, of.events[1]!],
 });
-const compared = (seen: FootEvent, u = exact) => compareWithPlan([row(seen)], limits, u, same);
+const compared = (seen: FootEvent, u = EXACT_EVENT) => compareWithPlan([row(seen)], asSure(u));
 const scaled = (factor: number): FootEvent => ({ ...lead, to: between(lead.from, lead.to, factor) });
 const turned = (deg: number): FootEvent => {
   const way = distanceM(lead.from, lead.to);
@@ -65,9 +70,7 @@ test('a step in another direction is not told as short or long as well', () => {
 });
 
 test('what the capture is unsure of is left open', () => {
-  const found = compared(scaled(0.7), { ...exact, positionM: 0.02 }).find(
-    ({ fault }) => fault === 'step-short',
-  );
+  const found = compared(scaled(0.7), within(0.02)).find(({ fault }) => fault === 'step-short');
   expect(found!.verdict).toBe('cannot-tell');
   expect(found!.expandedU).toBeCloseTo(2 * Math.SQRT2 * 0.02, 12);
 });
@@ -78,9 +81,7 @@ test('a missed move is told at its beat in the capture, an extra one where it la
       { planned: move, observed: [] },
       { planned: null, observed: [later(lead, 3)] },
     ],
-    limits,
-    exact,
-    (timeS) => timeS + 10,
+    { ...asSure(EXACT_EVENT), planToTrackS: (timeS) => timeS + 10 },
   );
   expect(found.map(({ fault, timeS }) => [fault, timeS])).toEqual([
     ['missed-move', move.beatS + 10],
@@ -98,7 +99,7 @@ test('the step that brings the foot back to its mark after a fault is a correcti
     from: next.events[0]!.foot === lead.foot ? short.to : next.events[0]!.from,
   };
   const rows = [row(short), row(catchUp, next)];
-  expect(compareWithPlan(rows, limits, exact, same).map(({ moveNumber }) => moveNumber)).toEqual([
+  expect(compareWithPlan(rows, asSure(EXACT_EVENT)).map(({ moveNumber }) => moveNumber)).toEqual([
     move.number,
   ]);
 });
@@ -106,19 +107,19 @@ test('the step that brings the foot back to its mark after a fault is a correcti
 test('a step back that may be a correction, as far as the recording can tell, is no other fault', () => {
   const next = moves[7]!;
   const after = next.events[0]!;
-  const limitM = Math.max(0.02, limits.stepShare * distanceM(after.from, after.to));
+  const limitM = Math.max(0.025, limits.stepShare * distanceM(after.from, after.to));
   const past = (m: number): FootEvent => ({
     ...after,
     from: between(after.from, after.to, 3),
     to: between(after.from, after.to, 1 + m / distanceM(after.from, after.to)),
   });
-  const second = (m: number, u: CaptureUncertainty) =>
-    compareWithPlan([row(scaled(1.5)), row(past(m), next)], limits, u, same)
+  const second = (m: number, u: EventUncertainty) =>
+    compareWithPlan([row(scaled(1.5)), row(past(m), next)], asSure(u))
       .filter(({ moveNumber }) => moveNumber === next.number)
       .map(({ fault }) => fault);
-  const unsteady = { ...exact, positionM: 0.003 };
-  expect(second(limitM / 2 - 0.001, exact)).toEqual([]);
-  expect(second(limitM / 2 + 0.001, exact)).toEqual(['wrong-direction']);
+  const unsteady = within(0.003);
+  expect(second(limitM / 2 - 0.001, EXACT_EVENT)).toEqual([]);
+  expect(second(limitM / 2 + 0.001, EXACT_EVENT)).toEqual(['wrong-direction']);
   expect(second(limitM / 2 + 0.001, unsteady)).toEqual([]);
   expect(second(limitM / 2 + 0.007, unsteady)).toEqual(['wrong-direction']);
 });

@@ -1,7 +1,7 @@
 import { distanceM, dot, headingDeg, scale, subtract, wrapDeg, degrees } from '../geometry/index.ts';
 import type { RuleLimits } from '../body/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
-import { type CaptureUncertainty, type Found, finding } from '../rules/index.ts';
+import { finding, LEAST_STEP_LIMIT_M, type EventUncertainty, type Found } from '../rules/index.ts';
 import { atMost } from '../measure/index.ts';
 import type { AlignedMove } from './align.ts';
 
@@ -15,7 +15,6 @@ export interface StepErrors {
 
 /** Shortest step whose direction means anything. */
 const DIRECTION_FROM_M = 0.04;
-const SMALLEST_STEP_LIMIT_M = 0.02;
 
 export function stepErrors(planned: FootEvent, seen: FootEvent): StepErrors {
   const wayM = distanceM(planned.from, planned.to);
@@ -27,50 +26,71 @@ export function stepErrors(planned: FootEvent, seen: FootEvent): StepErrors {
   };
 }
 
+/** What comparing needs to know of the capture. */
+export interface Comparison {
+  readonly limits: RuleLimits;
+  readonly planToTrackS: (timeS: number) => number;
+  readonly uOf: (event: FootEvent) => EventUncertainty;
+  /** Whether the capture lacks so much around a time that a move may have been there unseen, or not. */
+  readonly isBlindAt: (timeS: number) => boolean;
+}
+
 /**
  * Rules that compare the track with the plan: missed and extra moves, and the direction and length
  * of the step that leads each move (the foot that follows is judged by the stance it restores).
  * A step that brings the foot back to its mark right after one that left it is a correction.
  */
-export function compareWithPlan(
-  rows: readonly AlignedMove[],
-  limits: RuleLimits,
-  uncertainty: CaptureUncertainty,
-  plannedToTrackS: (timeS: number) => number,
-): Found[] {
+export function compareWithPlan(rows: readonly AlignedMove[], comparison: Comparison): Found[] {
   let offMark = false;
   return rows.flatMap((row): Found[] => {
     const { planned, observed } = row;
     if (!planned) {
       offMark = true;
-      return [extraMove(observed)];
+      return extraMove(observed, comparison);
     }
     if (observed.length === 0) {
       offMark = true;
-      return [missedMove(planned, plannedToTrackS(planned.beatS))];
+      return [missedMove(planned, comparison)];
     }
     const seen = observed.find((event) => event.foot === planned.firstFoot);
-    const found = seen ? leadStep(planned, seen, limits, uncertainty, offMark) : [];
+    const found = seen ? leadStep(planned, seen, comparison, offMark) : [];
     offMark = found.length > 0 || observed.length === 1;
     return found;
   });
 }
 
-function extraMove(observed: readonly FootEvent[]): Found {
+/** One move too many or too few; where the capture was blind it may as well be none. */
+const countOf = (isBlind: boolean) =>
+  ({
+    measured: 1,
+    limit: 0,
+    unit: 'count',
+    expandedU: isBlind ? 1 : 0,
+    verdict: isBlind ? 'cannot-tell' : 'not-met',
+  }) as const;
+
+/** A move the plan lacks, where it is further than the capture can be wrong by. */
+function extraMove(observed: readonly FootEvent[], { uOf, isBlindAt }: Comparison): Found[] {
   const longest = observed.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
-  return {
-    ...countOne,
-    fault: 'extra-move',
-    timeS: observed[0]!.landS,
-    foot: longest.foot,
-    moveNumber: null,
-    at: longest.to,
-  };
+  const { fromM, toM } = uOf(longest);
+  const isSure = distanceM(longest.from, longest.to) > 2 * Math.hypot(fromM, toM);
+  const { landS } = observed[0]!;
+  return [
+    {
+      ...countOf(!isSure || isBlindAt(landS)),
+      fault: 'extra-move',
+      timeS: landS,
+      foot: longest.foot,
+      moveNumber: null,
+      at: longest.to,
+    },
+  ];
 }
 
-function missedMove(planned: PlannedMove, timeS: number): Found {
+function missedMove(planned: PlannedMove, { planToTrackS, isBlindAt }: Comparison): Found {
+  const timeS = planToTrackS(planned.beatS);
   return {
-    ...countOne,
+    ...countOf(isBlindAt(timeS)),
     fault: 'missed-move',
     timeS,
     foot: planned.firstFoot,
@@ -79,26 +99,24 @@ function missedMove(planned: PlannedMove, timeS: number): Found {
   };
 }
 
-const countOne = { measured: 1, limit: 0, unit: 'count', expandedU: 0, verdict: 'not-met' } as const;
-
 function leadStep(
   move: PlannedMove,
   seen: FootEvent,
-  limits: RuleLimits,
-  uncertainty: CaptureUncertainty,
+  { limits, uOf }: Comparison,
   offMark: boolean,
 ): Found[] {
   const planned = move.events[0]!;
   const errors = stepErrors(planned, seen);
   const wayM = distanceM(planned.from, planned.to);
-  const limitM = Math.max(SMALLEST_STEP_LIMIT_M, limits.stepShare * wayM);
+  const limitM = Math.max(LEAST_STEP_LIMIT_M, limits.stepShare * wayM);
+  const { fromM, toM } = uOf(seen);
+  const expandedU = 2 * Math.hypot(fromM, toM);
   // As far as this recording can tell: a step that may be a correction is none of the other faults.
-  if (offMark && distanceM(seen.to, planned.to) < limitM / 2 + 2 * uncertainty.positionM) return [];
+  if (offMark && distanceM(seen.to, planned.to) < limitM / 2 + 2 * toM) return [];
   const didM = distanceM(seen.from, seen.to);
-  const uM = Math.SQRT2 * uncertainty.positionM;
   const common = { timeS: seen.landS, foot: seen.foot, moveNumber: move.number, at: seen.to };
   const off = Math.abs(errors.directionDeg);
-  const uDeg = 2 * degrees(uM / Math.max(didM, DIRECTION_FROM_M));
+  const uDeg = degrees(expandedU / Math.max(didM, DIRECTION_FROM_M));
   const direction =
     didM < DIRECTION_FROM_M
       ? []
@@ -111,13 +129,13 @@ function leadStep(
           expandedU: uDeg,
         });
   if (direction.some((found) => found.verdict === 'not-met')) return direction;
-  const length = finding(atMost(Math.abs(errors.distanceM), limitM, 2 * uM), {
+  const length = finding(atMost(Math.abs(errors.distanceM), limitM, expandedU), {
     ...common,
     fault: errors.distanceM < 0 ? 'step-short' : 'step-over',
     measured: didM,
     limit: errors.distanceM < 0 ? wayM - limitM : wayM + limitM,
     unit: 'm',
-    expandedU: 2 * uM,
+    expandedU,
   });
   return [...direction, ...length];
 }

@@ -1,9 +1,21 @@
 import type { FootName } from '../body/index.ts';
+import type { Point } from '../geometry/index.ts';
 import type { FaultName, Finding } from '../rules/index.ts';
 import type { Verdict } from '../measure/index.ts';
 import type { ObservedEvent } from '../track/index.ts';
 import type { BalanceReport } from './balance.ts';
+import type { Cause } from './causes.ts';
 import type { ErrorScores } from './measures.ts';
+import type { CheckNote } from './notes.ts';
+import type { Question } from './questions.ts';
+import type { Reading } from './reading.ts';
+import type { TempoReport } from './tempo.ts';
+
+/**
+ * Version of what judges. It rises whenever the same recording may be judged otherwise than before, so that a
+ * stored report says whose judgement it is.
+ */
+export const ENGINE_VERSION = 2;
 
 /** What happened at one planned move, or at a move the plan lacks. Errors are observed - planned. */
 export interface MoveReport {
@@ -53,18 +65,37 @@ export interface CaptureReport {
   readonly notices: readonly string[];
 }
 
+/** How the walk as a whole lies to the plan: what the middle is off by, and how far all of it is turned. */
+export interface FrameSummary {
+  readonly shiftM: Point;
+  readonly turnDeg: number;
+  /** Whether that explains where the student landed: then no step is to blame for it. */
+  readonly isOff: boolean;
+}
+
 export interface CheckReport {
+  readonly engine: number;
+  /** How the recording was read, where it was not as it is. */
+  readonly reading: Reading;
   readonly verdict: {
     readonly outcome: Verdict;
     readonly matched: number;
     readonly planned: number;
+    /** Causes: what follows from a fault is not counted beside it. */
     readonly faultCount: number;
     readonly undecidedCount: number;
   };
+  /** What has to be settled; where one of them stands in the way, nothing is judged. */
+  readonly questions: readonly Question[];
   readonly capture: CaptureReport;
   readonly moves: readonly MoveReport[];
-  readonly faults: readonly Finding[];
-  readonly undecided: readonly Finding[];
+  readonly faults: readonly Cause[];
+  readonly undecided: readonly Cause[];
+  /** Rules that the plan itself breaks for this body. */
+  readonly planFindings: readonly Finding[];
+  readonly notes: readonly CheckNote[];
+  readonly frame: FrameSummary | null;
+  readonly tempo: TempoReport;
   readonly footfalls: readonly ObservedEvent[];
   readonly range: RangeReport;
   readonly beat: BeatReport;

@@ -1,5 +1,6 @@
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import { faultAdvice, faultWords, type FaultName, type Finding } from '../rules/index.ts';
+import { questionWords } from './question-words.ts';
 import type { CheckReport } from './report.ts';
 
 export interface VerdictWords {
@@ -9,7 +10,7 @@ export interface VerdictWords {
   readonly certainty: string;
   /** What to do next. */
   readonly next: string;
-  /** Faults by how often they came, most first. */
+  /** Causes by how often they came, most first. */
   readonly tally: readonly {
     readonly fault: FaultName;
     readonly count: number;
@@ -21,49 +22,78 @@ export interface VerdictWords {
 export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'): VerdictWords {
   const { outcome, matched, planned, undecidedCount } = report.verdict;
   const tally = tallyOf(report.faults);
-  const worst = tally[0];
   const { positionUM, timeUS } = report.capture;
   return {
-    headline: headline(report, tally),
+    headline: headline(report, tally, units),
     certainty:
       `${matched} of ${planned} planned moves were found. This capture places a foot within ` +
       `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s, 19 times of 20` +
       `${undecidedCount > 0 ? `; ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} too close to call` : ''}.`,
-    next: worst
-      ? faultAdvice(worst.fault)
-      : outcome === 'cannot-tell'
-        ? 'Record again with the camera or tracker nearer and steadier before judging.'
-        : 'Ready for a faster tempo, the way back, or the other side.',
+    next: nextOf(report, tally, units, outcome),
     tally,
   };
 }
 
-function headline(report: CheckReport, tally: VerdictWords['tally']): string {
+function nextOf(
+  { questions, faults }: CheckReport,
+  tally: VerdictWords['tally'],
+  units: UnitSystem,
+  outcome: CheckReport['verdict']['outcome'],
+): string {
+  const [question] = questions;
+  const worst = tally[0]?.fault ?? faults[0]?.fault;
+  if (worst) return faultAdvice(worst);
+  if (question) return questionWords(question, units).wayOut;
+  return outcome === 'cannot-tell'
+    ? 'Record again with the camera or tracker nearer and steadier before judging.'
+    : 'Ready for a faster tempo, the way back, or the other side.';
+}
+
+const perMin = (tempo: number): string => `${Math.round(tempo)} a minute`;
+
+/** What the tempo is off by, where it is. */
+function tempoWords({ tempo }: CheckReport): string | null {
+  const { verdict, walkedPerMin, askedPerMin } = tempo;
+  if (verdict !== 'not-met' || walkedPerMin === null) return null;
+  return `walked at ${perMin(walkedPerMin)} where ${perMin(askedPerMin)} was asked`;
+}
+
+function headline(report: CheckReport, tally: VerdictWords['tally'], units: UnitSystem): string {
   const { outcome, matched, planned, undecidedCount } = report.verdict;
+  const [question] = report.questions;
+  if (question && question.about !== 'frame')
+    return `Not judged yet. ${questionWords(question, units).words}`;
+  const first = question ? `${questionWords(question, units).words} ` : '';
   if (matched === 0) return 'Cannot tell: none of the planned moves is in this recording.';
-  if (outcome === 'met') return `Met: all ${planned} moves were done as planned.`;
+  if (outcome === 'met') return `${first}Met: all ${planned} moves were done as planned.`;
   if (outcome === 'cannot-tell') {
-    return `Cannot tell from this capture: ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} within its uncertainty.`;
+    return `${first}Cannot tell from this capture: ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} within its uncertainty.`;
   }
-  const named = tally
-    .slice(0, 3)
-    .map(({ fault, count }) => `${faultWords(fault)}${count > 1 ? ` ${count} times` : ''}`);
-  const rest = tally.length - named.length;
-  return `Not met: ${named.join(', ')}${rest > 0 ? ` and ${rest} more ${plural(rest, 'kind', 'kinds')} of fault` : ''}.`;
+  const tempo = tempoWords(report);
+  const named = [
+    ...(tempo ? [tempo] : []),
+    ...tally.map(({ fault, count }) => `${faultWords(fault)}${count > 1 ? ` ${count} times` : ''}`),
+  ];
+  const rest = named.length - 3;
+  return `${first}Not met: ${named.slice(0, 3).join(', ')}${rest > 0 ? ` and ${rest} more ${plural(rest, 'kind', 'kinds')} of fault` : ''}.`;
 }
 
 const plural = (count: number, one: string, many: string): string => (count === 1 ? one : many);
 
+/** The tempo of the whole walk has words of its own. */
+const isOfWholeWalk = ({ fault, moveNumber }: Finding): boolean =>
+  fault === 'off-beat' && moveNumber === null;
+
 function tallyOf(faults: readonly Finding[]): VerdictWords['tally'] {
-  const byFault = new Map<FaultName, number[]>();
-  for (const { fault, moveNumber } of faults) {
-    byFault.set(fault, [...(byFault.get(fault) ?? []), ...(moveNumber === null ? [] : [moveNumber])]);
+  const byFault = new Map<FaultName, { count: number; moves: number[] }>();
+  for (const found of faults) {
+    if (isOfWholeWalk(found)) continue;
+    const own = byFault.get(found.fault) ?? { count: 0, moves: [] };
+    own.count++;
+    if (found.moveNumber !== null) own.moves.push(found.moveNumber);
+    byFault.set(found.fault, own);
   }
   return [...byFault]
-    .map(([fault, moves]) => ({
-      fault,
-      count: faults.filter((found) => found.fault === fault).length,
-      moves,
-    }))
+    .map(([fault, { count, moves }]) => ({ fault, count, moves }))
     .sort((a, b) => b.count - a.count);
 }

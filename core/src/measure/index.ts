@@ -12,4 +12,4 @@ export {
   lengthToField,
   type UnitSystem,
 } from './units.ts';
-export { atLeast, atMost, type Verdict } from './verdict.ts';
+export { atLeast, atMost, TOLERANCE, type Verdict } from './verdict.ts';

@@ -5,10 +5,13 @@
  */
 export type Verdict = 'met' | 'not-met' | 'cannot-tell';
 
+/** What arithmetic may add to a value: exactly at a limit is met, however it was computed. */
+export const TOLERANCE = 1e-9;
+
 /** Verdict on "at most `limit`". With zero uncertainty the limit itself is met. */
 export function atMost(value: number, limit: number, expandedU: number): Verdict {
-  if (value + expandedU <= limit) return 'met';
-  return value - expandedU > limit ? 'not-met' : 'cannot-tell';
+  if (value + expandedU <= limit + TOLERANCE) return 'met';
+  return value - expandedU > limit + TOLERANCE ? 'not-met' : 'cannot-tell';
 }
 
 /** Verdict on "at least `limit`". */

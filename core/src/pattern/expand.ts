@@ -5,8 +5,10 @@ import {
   type Feet,
   type FootName,
   firstFoot,
+  longestPlannedTravelM,
   longestStepM,
 } from '../body/index.ts';
+import { TOLERANCE } from '../measure/index.ts';
 import { between, distanceM, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
 import { eventsOf, type FootEvent, type Footwork, type PlannedMove, type Stand } from './footwork.ts';
 import type { PlannedDrill } from './plan.ts';
@@ -14,8 +16,6 @@ import { zigzagWaypoints } from './zigzag.ts';
 
 /** Standing still before the first and after the last move. */
 const REST_S = 1;
-/** Share of the half step that no planned foot travels beyond, so that no rounding makes a plan its own fault (own choice). */
-const PLANNED_TRAVEL_SHARE = 0.98;
 /** A leg that is still too long after so many more steps is left to the rules. */
 const MORE_STEPS = 20;
 
@@ -50,7 +50,7 @@ export function expand({ plan, student }: PlannedDrill): Footwork {
     betweenS: timing.betweenShare * intervalS,
     how: timing.travel === 'drag' ? 'drag' : 'step',
   };
-  const halfStepM = stance.school.limits.halfStepRatio * stance.separation.valueM;
+  const mostM = longestPlannedTravelM(stance) + TOLERANCE;
   const facingAt = (centre: Point): number => headingDeg(centre, plan.target.at);
   const waypoints = zigzagWaypoints(plan.pattern);
   const moves: PlannedMove[] = [];
@@ -89,7 +89,7 @@ export function expand({ plan, student }: PlannedDrill): Footwork {
     // Turning to the target carries a foot further than the body: where that is more than a half step,
     // the leg takes more of them. A length the coach typed stays, and the rules say what it breaks.
     for (let more = 1; more <= MORE_STEPS && plan.pattern.stepM === undefined; more++) {
-      if (longestTravelM(leg.moves) <= PLANNED_TRAVEL_SHARE * halfStepM) break;
+      if (longestTravelM(leg.moves) <= mostM) break;
       leg = legOf(fewest + more);
     }
     moves.push(...leg.moves);

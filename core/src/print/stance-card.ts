@@ -4,6 +4,7 @@ import {
   noTapeStance,
   footOutline,
   placeStance,
+  togetherM,
   type FittedStance,
 } from '../body/index.ts';
 import { formatDegrees, formatLength, type UnitSystem } from '../measure/index.ts';
@@ -67,7 +68,7 @@ export async function stanceCard(
     ['Rear heel', school.rearHeelUp ? 'up' : 'down'],
     [
       'Together below / stretched above',
-      `${length(school.limits.togetherRatio * separation.valueM)} / ${length(school.limits.overstretchRatio * separation.valueM)}`,
+      `${length(togetherM(stance))} / ${length(school.limits.overstretchRatio * separation.valueM)}`,
     ],
     ['Half step at most', length(school.limits.halfStepRatio * separation.valueM)],
     ['Room before toppling', DIRECTIONS.map(([way]) => `${way} ${length(balance.margins[way])}`).join(', ')],

@@ -1,4 +1,4 @@
-import { rulerOf, type Bands, type Ruler, type StudentFit } from '../body/index.ts';
+import { longestStepM, rulerOf, type Bands, type Ruler, type StudentFit } from '../body/index.ts';
 import { reachRow, USUAL_BAG } from './reach-chart.ts';
 import { strikerOf, type Striker } from './reach-body.ts';
 import { STRIKES, type StrikeId } from './strikes.ts';
@@ -13,7 +13,7 @@ const BAG_RADIUS_M = USUAL_BAG.kind === 'bag' ? USUAL_BAG.radiusM : 0;
 /**
  * The bands of one student round a usual bag, as distances of the stance centre from the middle of the
  * bag: each reaches to the furthest contact of its strikes, and begins where the next nearer one ends;
- * one step reaches a half step further than the straight strikes.
+ * one step reaches the longest planned half step forward further than the straight strikes.
  */
 export function bandsOf(striker: Striker): Bands {
   const furthest = (ids: readonly StrikeId[]): number =>
@@ -25,7 +25,7 @@ export function bandsOf(striker: Striker): Bands {
         .map(({ gapM }) => gapM),
     );
   const { stance } = striker;
-  const halfStepM = stance.school.limits.halfStepRatio * stance.separation.valueM;
+  const halfStepM = longestStepM(stance, 0);
   const [close, pocket, long] = [furthest(CLOSE), furthest(POCKET), furthest(STRAIGHT)]
     .map((gapM) => gapM + BAG_RADIUS_M)
     .sort((a, b) => a - b) as [number, number, number];

@@ -1,3 +1,4 @@
+import { longestStepM } from '../body/index.ts';
 import { formatLength, type UnitSystem, atMost, type Verdict } from '../measure/index.ts';
 import { contactOf, contactWith, TOUCH, type Contact } from './reach.ts';
 import type { Striker } from './reach-body.ts';
@@ -36,7 +37,7 @@ export function guardRule(striker: Striker, partner: Striker, units: UnitSystem)
   const touch = contactWith(striker, TOUCH, partnerTarget(partner, 'guard'));
   const jab = contactOf(striker, 'jab', partnerTarget(partner, 'head'));
   const { stance } = striker;
-  const halfStepM = stance.school.limits.halfStepRatio * stance.separation.valueM;
+  const halfStepM = longestStepM(stance, 0);
   const shortM = touch.gapM - jab.gapM;
   const expandedU = 2 * combined(touch, jab);
   const verdict = atMost(shortM, halfStepM, expandedU);

@@ -1,9 +1,9 @@
 import type { RuleLimits } from '../body/index.ts';
 import type { FaultName } from './fault-names.ts';
 import type { Found, PerformedMove, Performance } from './performance.ts';
-import { feetRules } from './rules-feet.ts';
+import { feetRules, narrowed } from './rules-feet.ts';
 import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
-import { notFacing, stanceNotRestored, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
+import { notFacing, stanceRules, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
 
 export type MoveRule = (performance: Performance, move: PerformedMove) => Found[];
 export type TimeRule = (performance: Performance) => Found[];
@@ -21,6 +21,9 @@ export type FaultMaking = { readonly lasts?: true } & (
   | { readonly how: 'travel'; readonly share: number }
   | { readonly how: 'travel'; readonly halfSteps: number }
   | { readonly how: 'turn' | 'look away'; readonly byDeg: number }
+  /** The following foot goes this share of its way. */
+  | { readonly how: 'follow short'; readonly share: number }
+  | { readonly how: 'wait before'; readonly beats: number }
   /** The following foot lands at this ratio of the separation. */
   | { readonly how: 'follow at'; readonly ratio: number }
   | { readonly how: 'cross'; readonly overM: number; readonly backRatio: number }
@@ -41,27 +44,50 @@ interface FaultRow {
   readonly rule: FaultRule;
   /** Null where the practice recording cannot make it. */
   readonly made: FaultMaking | null;
+  /** Worth seeing, and never a reason to fail. */
+  readonly isNote?: true;
 }
 
-/** Every fault, one row each: words, reasons, limit, the rule that finds it, and how it can be made. */
+/**
+ * Every fault, one row each: words, reasons, limit, the rule that finds it, and how it can be made. Of those
+ * found at one move the first in this order is the cause, the others follow from it (own choice).
+ */
 export const FAULTS = {
-  'wrong-foot-first': {
-    words: 'wrong foot first',
-    why: 'The foot on the side you are going to goes first; otherwise the stance closes before it opens.',
-    advice: 'Slow it down and call the side: the foot on that side goes first, the other pushes.',
+  'missed-move': {
+    words: 'missed move',
+    why: 'A planned half step did not happen.',
+    advice: 'Slow the tempo until every cone gets its step.',
     limit: null,
-    standing: 'common practice',
-    rule: { over: 'move', judge: wrongFootFirst },
-    made: { how: 'other foot first' },
+    standing: 'by geometry',
+    rule: { over: 'plan' },
+    made: { how: 'leave out', lasts: true },
   },
-  'step-too-long': {
-    words: 'step too long',
-    why: 'A full step commits you until it lands. Two half steps keep every choice open.',
-    advice: 'Split the distance into half steps; nothing is decided until the foot lands.',
-    limit: 'halfStepRatio',
-    standing: 'own choice',
-    rule: { over: 'move', judge: stepTooLong },
-    made: { how: 'travel', halfSteps: 1.35, lasts: true },
+  'extra-move': {
+    words: 'extra move',
+    why: 'A step that the plan does not hold, often a settling shuffle: the form before it was wrong.',
+    advice: 'A settling shuffle means the step before it was wrong: look at that one.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'plan' },
+    made: { how: 'shuffle after', byM: 0.1, lasts: true },
+  },
+  'cone-touched': {
+    words: 'cone touched',
+    why: 'The foot came down on a cone: an ankle can turn on it.',
+    advice: 'Flat markers, and the lane wider until the feet clear them.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'move', judge: coneTouched },
+    made: { how: 'onto a cone' },
+  },
+  'off-floor': {
+    words: 'off the floor',
+    why: 'The ball of the foot came down outside the floor.',
+    advice: 'Move the lane in from the edge.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'move', judge: offFloor },
+    made: null,
   },
   'feet-crossed': {
     words: 'feet crossed',
@@ -72,6 +98,24 @@ export const FAULTS = {
     rule: { over: 'move', judge: feetRules },
     made: { how: 'cross', overM: 0.14, backRatio: 0.75 },
   },
+  'wrong-foot-first': {
+    words: 'wrong foot first',
+    why: 'The foot on the side you are going to goes first; otherwise the stance closes before it opens.',
+    advice: 'Slow it down and call the side: the foot on that side goes first, the other pushes.',
+    limit: null,
+    standing: 'common practice',
+    rule: { over: 'move', judge: wrongFootFirst },
+    made: { how: 'other foot first' },
+  },
+  'wrong-direction': {
+    words: 'wrong direction',
+    why: 'The step went somewhere else than planned.',
+    advice: 'Walk it once along chalk lines before the cones.',
+    limit: 'directionDeg',
+    standing: 'own choice',
+    rule: { over: 'plan' },
+    made: { how: 'turn', byDeg: 75, lasts: true },
+  },
   'feet-together': {
     words: 'feet together',
     why: 'Even for a moment it means no base: a push or a sweep puts you down.',
@@ -79,7 +123,43 @@ export const FAULTS = {
     limit: 'togetherRatio',
     standing: 'own choice',
     rule: { over: 'move', judge: feetRules },
-    made: { how: 'follow at', ratio: 0.42 },
+    made: { how: 'follow at', ratio: 0.3 },
+  },
+  'foot-not-following': {
+    words: 'foot not following',
+    why: 'The other foot follows the same distance; otherwise the stance spreads or narrows with every step.',
+    advice: 'First foot, second foot, same distance: freeze after the second and measure.',
+    limit: 'stepShare',
+    standing: 'own choice',
+    rule: { over: 'move', judge: stanceRules },
+    made: { how: 'follow short', share: 0.25 },
+  },
+  'step-too-long': {
+    words: 'step too long',
+    why: 'A full step commits you until it lands. Two half steps keep every choice open.',
+    advice: 'Split the distance into half steps; nothing is decided until the foot lands.',
+    limit: 'halfStepRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: stepTooLong },
+    made: { how: 'travel', halfSteps: 1.4, lasts: true },
+  },
+  'step-over': {
+    words: 'step over',
+    why: 'The first foot went past its mark: the distance planned from here no longer holds.',
+    advice: 'Land on the chalk mark, not past it; smaller push.',
+    limit: 'stepShare',
+    standing: 'own choice',
+    rule: { over: 'plan' },
+    made: { how: 'travel', share: 1.6, lasts: true },
+  },
+  'step-short': {
+    words: 'step short',
+    why: 'The first foot stopped before its mark, so the whole body is late at the place it is needed.',
+    advice: 'Push off the far foot; touch a chalk mark with every first foot.',
+    limit: 'stepShare',
+    standing: 'own choice',
+    rule: { over: 'plan' },
+    made: { how: 'travel', share: 0.5, lasts: true },
   },
   overstretched: {
     words: 'overstretched',
@@ -96,7 +176,7 @@ export const FAULTS = {
     advice: 'After every step, freeze and look down: same width as before?',
     limit: 'restoreRatio',
     standing: 'own choice',
-    rule: { over: 'move', judge: stanceNotRestored },
+    rule: { over: 'move', judge: stanceRules },
     made: { how: 'follow at', ratio: 1.27 },
   },
   'unplanned-switch': {
@@ -117,50 +197,14 @@ export const FAULTS = {
     rule: { over: 'move', judge: notFacing },
     made: { how: 'look away', byDeg: 28 },
   },
-  'missed-move': {
-    words: 'missed move',
-    why: 'A planned half step did not happen.',
-    advice: 'Slow the tempo until every cone gets its step.',
-    limit: null,
-    standing: 'by geometry',
-    rule: { over: 'plan' },
-    made: { how: 'leave out', lasts: true },
-  },
-  'extra-move': {
-    words: 'extra move',
-    why: 'A step that the plan does not hold, often a settling shuffle: the form before it was wrong.',
-    advice: 'A settling shuffle means the step before it was wrong: look at that one.',
-    limit: null,
-    standing: 'by geometry',
-    rule: { over: 'plan' },
-    made: { how: 'shuffle after', byM: 0.1, lasts: true },
-  },
-  'wrong-direction': {
-    words: 'wrong direction',
-    why: 'The step went somewhere else than planned.',
-    advice: 'Walk it once along chalk lines before the cones.',
-    limit: 'directionDeg',
+  'off-beat': {
+    words: 'off the beat',
+    why: 'The first foot lands on the beat; early or late, the strike that belongs to it has no floor under it.',
+    advice: 'Slower, and count out loud: the beat is where the first foot lands.',
+    limit: 'beatShare',
     standing: 'own choice',
     rule: { over: 'plan' },
-    made: { how: 'turn', byDeg: 75, lasts: true },
-  },
-  'step-short': {
-    words: 'step short',
-    why: 'The first foot stopped before its mark, so the whole body is late at the place it is needed.',
-    advice: 'Push off the far foot; touch a chalk mark with every first foot.',
-    limit: 'stepShare',
-    standing: 'own choice',
-    rule: { over: 'plan' },
-    made: { how: 'travel', share: 0.5, lasts: true },
-  },
-  'step-over': {
-    words: 'step over',
-    why: 'The first foot went past its mark: the distance planned from here no longer holds.',
-    advice: 'Land on the chalk mark, not past it; smaller push.',
-    limit: 'stepShare',
-    standing: 'own choice',
-    rule: { over: 'plan' },
-    made: { how: 'travel', share: 1.5, lasts: true },
+    made: { how: 'wait before', beats: 0.5 },
   },
   'out-of-band': {
     words: 'out of band',
@@ -171,25 +215,22 @@ export const FAULTS = {
     rule: { over: 'time', judge: outOfBand },
     made: null,
   },
-  'off-floor': {
-    words: 'off the floor',
-    why: 'The ball of the foot came down outside the floor.',
-    advice: 'Move the lane in from the edge.',
-    limit: null,
-    standing: 'by geometry',
-    rule: { over: 'move', judge: offFloor },
+  narrowed: {
+    words: 'narrowed',
+    why: 'The stance closed further than it needs to, though the feet were not together.',
+    advice: 'Keep the width of the stance in the middle of the step too.',
+    limit: 'narrowedRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: narrowed },
     made: null,
-  },
-  'cone-touched': {
-    words: 'cone touched',
-    why: 'The foot came down on a cone: an ankle can turn on it.',
-    advice: 'Flat markers, and the lane wider until the feet clear them.',
-    limit: null,
-    standing: 'by geometry',
-    rule: { over: 'move', judge: coneTouched },
-    made: { how: 'onto a cone' },
+    isNote: true,
   },
 } as const satisfies { readonly [K in FaultName]: FaultRow };
+
+const ROWS: Readonly<Record<FaultName, FaultRow>> = FAULTS;
+
+/** Whether a finding of this name is a note, never a fault. */
+export const isNote = (name: FaultName): boolean => ROWS[name].isNote === true;
 
 export const faultWords = (name: FaultName): string => FAULTS[name].words;
 export const faultWhy = (name: FaultName): string => FAULTS[name].why;

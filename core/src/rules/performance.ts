@@ -1,10 +1,18 @@
 import type { FittedStance, FootName } from '../body/index.ts';
 import type { Cone, Floor } from '../floor/index.ts';
-import type { Point } from '../geometry/index.ts';
+import { distanceM, radians, type Point } from '../geometry/index.ts';
 import type { GapSeries } from '../range/index.ts';
 import type { FaultName } from './fault-names.ts';
 import type { Balls, FootEvent, PlannedMove, Stand } from '../pattern/index.ts';
 import type { Verdict } from '../measure/index.ts';
+
+/** How a body was seen to stand: with the toes where the capture has them, and how sure each ball is. */
+export interface SeenStand extends Stand {
+  /** Headings of the feet; null where the capture has none. */
+  readonly toesDeg: Readonly<Record<FootName, number | null>>;
+  /** Standard uncertainty of each ball, each axis, metres. */
+  readonly uM: Readonly<Record<FootName, number>>;
+}
 
 /** A move as it was done: its events in the order in which they began, at least one. */
 export interface PerformedMove {
@@ -13,11 +21,20 @@ export interface PerformedMove {
   /** The move it was meant to be. */
   readonly planned: PlannedMove | null;
   readonly events: readonly FootEvent[];
-  readonly before: Stand;
-  readonly after: Stand;
+  readonly before: SeenStand;
+  readonly after: SeenStand;
 }
 
-/** Standard uncertainties (1 sigma) of what the rules measure; all zero for a plan. */
+/** Standard uncertainties (1 sigma) of one event: its places each axis, its times, its headings. */
+export interface EventUncertainty {
+  readonly fromM: number;
+  readonly toM: number;
+  readonly liftS: number;
+  readonly landS: number;
+  readonly headingDeg: number;
+}
+
+/** What a capture can usually say (1 sigma), and what is common to all of it; all zero for a plan. */
 export interface CaptureUncertainty {
   /** Ball of a planted foot, each axis, metres. */
   readonly positionM: number;
@@ -26,7 +43,20 @@ export interface CaptureUncertainty {
   readonly timeS: number;
   /** Heading of a planted foot, degrees. */
   readonly headingDeg: number;
+  /** How far the whole capture may be shifted, each axis, and turned: no step and no stance carries it. */
+  readonly frameShiftM: number;
+  readonly frameTurnDeg: number;
 }
+
+export const EXACT: CaptureUncertainty = {
+  positionM: 0,
+  movingM: 0,
+  timeS: 0,
+  headingDeg: 0,
+  frameShiftM: 0,
+  frameTurnDeg: 0,
+};
+export const EXACT_EVENT: EventUncertainty = { fromM: 0, toM: 0, liftS: 0, landS: 0, headingDeg: 0 };
 
 /**
  * Footwork as the rule engine sees it. A plan and a track both become this, so a plan is judged
@@ -42,8 +72,25 @@ export interface Performance {
   /** Ball of a foot at a time. */
   readonly ballAt: (foot: FootName, timeS: number) => Point;
   readonly targetAt: (timeS: number) => Point;
+  /** Whether the target was captured too: then a shift of the capture moves it as well. */
+  readonly targetSeen: boolean;
   readonly gap: GapSeries;
+  /** Times between which the drill was done; nothing before or after is judged. */
+  readonly spanS: readonly [number, number];
   readonly uncertainty: CaptureUncertainty;
+  readonly uOf: (event: FootEvent) => EventUncertainty;
+}
+
+/** Standard uncertainty of a place against what stands on the floor: with what the whole capture is off by. */
+export function onFloorM({ uncertainty, floor }: Performance, at: Point, relativeM: number): number {
+  const { frameShiftM, frameTurnDeg } = uncertainty;
+  if (frameShiftM === 0 && frameTurnDeg === 0) return relativeM;
+  const n = floor.outline.length;
+  const middle = floor.outline.reduce((sum, p) => ({ x: sum.x + p.x / n, y: sum.y + p.y / n }), {
+    x: 0,
+    y: 0,
+  });
+  return Math.hypot(relativeM, frameShiftM, radians(frameTurnDeg) * distanceM(at, middle));
 }
 
 /** A rule that is not met, or that the capture cannot decide. */
@@ -57,7 +104,7 @@ export interface Finding {
   readonly at: Point | null;
   readonly measured: number;
   readonly limit: number;
-  readonly unit: 'm' | 'deg' | 's' | 'count';
+  readonly unit: 'm' | 'deg' | 's' | 'count' | 'per min';
   /** Expanded uncertainty U = 2u of the measured value, in its unit. */
   readonly expandedU: number;
   readonly verdict: Exclude<Verdict, 'met'>;
@@ -65,6 +112,10 @@ export interface Finding {
 
 /** A finding before it has its identity. */
 export type Found = Omit<Finding, 'id'>;
+
+/** A finding unless the rule is met. */
+export const finding = (verdict: Verdict, parts: Omit<Found, 'verdict'>): Found[] =>
+  verdict === 'met' ? [] : [{ ...parts, verdict }];
 
 /** Findings in the order of time, each with its identity. */
 export function identified(found: readonly Found[]): Finding[] {

@@ -1,4 +1,4 @@
-import { placeStance } from '../body/index.ts';
+import { placeStance, toeHeadingDeg, type FittedStance, type FootName } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
 import {
   courseOf,
@@ -6,10 +6,11 @@ import {
   type Balls,
   type Footwork,
   type PlannedDrill,
+  type Stand,
   zigzagCones,
   zigzagWaypoints,
 } from '../pattern/index.ts';
-import type { PerformedMove, Performance } from './performance.ts';
+import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
 import { gapSeries } from '../range/index.ts';
 
 const GAP_EVERY_S = 0.02;
@@ -18,6 +19,12 @@ const GAP_EVERY_S = 0.02;
 export function startingBalls({ plan }: PlannedDrill, footwork: Footwork): Balls {
   const feet = placeStance(footwork.stance, zigzagWaypoints(plan.pattern)[0]!, footwork.startFacingDeg);
   return { left: feet.left.ball, right: feet.right.ball };
+}
+
+/** A stand that is known exactly, with the toes as the stance has them. */
+function asPlanned(stance: FittedStance, stand: Stand): SeenStand {
+  const toeDeg = (foot: FootName): number => toeHeadingDeg(stance, foot, stand.facingDeg);
+  return { ...stand, toesDeg: { left: toeDeg('left'), right: toeDeg('right') }, uM: { left: 0, right: 0 } };
 }
 
 /** A plan as the rule engine sees it: done exactly as written, with no uncertainty. */
@@ -30,7 +37,14 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
   const timeS = Float64Array.from({ length: samples }, (_, i) => i * GAP_EVERY_S);
   const moves = footwork.moves.map((move): PerformedMove => {
     const { number: moveNumber, events, before, after } = move;
-    return { moveNumber, planned: move, events, before, after };
+    const { stance } = footwork;
+    return {
+      moveNumber,
+      planned: move,
+      events,
+      before: asPlanned(stance, before),
+      after: asPlanned(stance, after),
+    };
   });
   return {
     stance: footwork.stance,
@@ -41,7 +55,10 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     moves,
     ballAt,
     targetAt,
+    targetSeen: true,
+    spanS: [0, footwork.endS],
     gap: gapSeries(timeS, ballAt, targetAt, plan.target, plan.band, null),
-    uncertainty: { positionM: 0, movingM: 0, timeS: 0, headingDeg: 0 },
+    uncertainty: EXACT,
+    uOf: () => EXACT_EVENT,
   };
 }

@@ -1,9 +1,9 @@
-import type { FootName } from '../body/index.ts';
+import { otherFoot, togetherM, type FootName } from '../body/index.ts';
 import { distanceM, type Point } from '../geometry/index.ts';
 import type { Balls, FootEvent } from '../pattern/index.ts';
-import type { Found, PerformedMove, Performance } from './performance.ts';
-import { finding } from './rules-steps.ts';
+import { finding, type Found, type PerformedMove, type Performance } from './performance.ts';
 import { atLeast, atMost } from '../measure/index.ts';
+import type { FaultName } from './fault-names.ts';
 
 /** How many moments of each flight are looked at, besides its landing. */
 const FLIGHT_LOOKS = 6;
@@ -15,13 +15,14 @@ interface Look {
   readonly landed: boolean;
   readonly apartM: number;
   readonly crossedM: number;
+  /** Expanded uncertainty of the distance between the two. */
+  readonly expandedU: number;
 }
 
 /** The two feet at the moments that matter in a move: along every flight and at every landing. */
-function looks(performance: Performance, move: PerformedMove): Look[] {
-  const { ballAt, targetAt } = performance;
+function looks({ ballAt, targetAt, uncertainty, uOf }: Performance, move: PerformedMove): Look[] {
   const seen: Look[] = [];
-  const look = (timeS: number, event: FootEvent, balls: Balls, landed: boolean): void => {
+  const look = (timeS: number, event: FootEvent, balls: Balls, landed: boolean, uM: number): void => {
     seen.push({
       timeS,
       event,
@@ -29,28 +30,30 @@ function looks(performance: Performance, move: PerformedMove): Look[] {
       landed,
       apartM: distanceM(balls.left, balls.right),
       crossedM: crossedM(balls, targetAt(timeS)),
+      expandedU: 2 * uM,
     });
   };
   let planted: Balls = move.before;
+  const uM = { ...move.before.uM };
   for (const event of move.events) {
     const { liftS, landS, foot, to } = event;
+    const standsUM = uM[otherFoot(foot)];
+    const { fromM, toM } = uOf(event);
+    // A foot in flight is no better known than its own two places.
+    const flyingUM = Math.hypot(standsUM, Math.max(uncertainty.movingM, fromM, toM));
     for (let i = 1; i <= FLIGHT_LOOKS; i++) {
       const timeS = liftS + ((landS - liftS) * i) / (FLIGHT_LOOKS + 1);
-      look(timeS, event, { left: ballAt('left', timeS), right: ballAt('right', timeS) }, false);
+      look(timeS, event, { left: ballAt('left', timeS), right: ballAt('right', timeS) }, false, flyingUM);
     }
     planted = withFoot(planted, foot, to);
-    look(landS, event, planted, true);
+    uM[foot] = toM;
+    look(landS, event, planted, true, Math.hypot(standsUM, toM));
   }
   return seen;
 }
 
 const withFoot = (balls: Balls, foot: FootName, at: Point): Balls =>
   foot === 'left' ? { left: at, right: balls.right } : { left: balls.left, right: at };
-
-const pairU = (performance: Performance, landed: boolean): number => {
-  const { positionM, movingM } = performance.uncertainty;
-  return 2 * Math.hypot(positionM, landed ? positionM : movingM);
-};
 
 /** How far the left ball stands to the right of the right ball, seen towards the target; metres. */
 function crossedM({ left, right }: Balls, target: Point): number {
@@ -60,45 +63,49 @@ function crossedM({ left, right }: Balls, target: Point): number {
   return across / Math.max(Math.sqrt(towardsX * towardsX + towardsY * towardsY), 1e-9);
 }
 
+const worstOf = (seen: readonly Look[], value: (look: Look) => number): Look =>
+  seen.reduce((a, b) => (value(b) - b.expandedU > value(a) - a.expandedU ? b : a));
+
+const partsOf = (move: PerformedMove, look: Look) => ({
+  timeS: look.timeS,
+  foot: look.event.foot,
+  moveNumber: move.moveNumber,
+  at: look.balls[look.event.foot],
+  unit: 'm' as const,
+  expandedU: look.expandedU,
+});
+
 /** Feet crossed, together or overstretched: the worst moment of the move for each. */
 export function feetRules(performance: Performance, move: PerformedMove): Found[] {
   const { stance } = performance;
   const { limits } = stance.school;
-  const separationM = stance.separation.valueM;
   const seen = looks(performance, move);
-  const landedU = pairU(performance, true);
-  const movingU = pairU(performance, false);
-  const U = (landed: boolean): number => (landed ? landedU : movingU);
-  const worst = (value: (look: Look) => number): Look =>
-    seen.reduce((a, b) => (value(b) - U(b.landed) > value(a) - U(a.landed) ? b : a));
-  const crossed = worst((look) => look.crossedM);
-  const together = worst((look) => -look.apartM);
-  const stretched = worst((look) => look.apartM);
+  const atMostAt = (fault: FaultName, look: Look, measured: number, limit: number): Found[] =>
+    finding(atMost(measured, limit, look.expandedU), { ...partsOf(move, look), fault, measured, limit });
+  const crossed = worstOf(seen, (look) => look.crossedM);
+  const together = worstOf(seen, (look) => -look.apartM);
+  const stretched = worstOf(seen, (look) => look.apartM);
+  const togetherLimitM = togetherM(stance);
+  const stretchLimitM = limits.overstretchRatio * stance.separation.valueM;
   const crossedLimitM = limits.crossedBreadths * stance.body.footBreadth.valueM;
-  const togetherLimitM = limits.togetherRatio * separationM;
-  const stretchLimitM = limits.overstretchRatio * separationM;
-  const parts = (look: Look, limit: number, measured: number) => ({
-    timeS: look.timeS,
-    foot: look.event.foot,
-    moveNumber: move.moveNumber,
-    at: look.balls[look.event.foot],
-    measured,
-    limit,
-    unit: 'm' as const,
-    expandedU: U(look.landed),
-  });
   return [
-    ...finding(atMost(crossed.crossedM, crossedLimitM, U(crossed.landed)), {
-      fault: 'feet-crossed',
-      ...parts(crossed, crossedLimitM, crossed.crossedM),
-    }),
-    ...finding(atLeast(together.apartM, togetherLimitM, U(together.landed)), {
+    ...atMostAt('feet-crossed', crossed, crossed.crossedM, crossedLimitM),
+    ...finding(atLeast(together.apartM, togetherLimitM, together.expandedU), {
+      ...partsOf(move, together),
       fault: 'feet-together',
-      ...parts(together, togetherLimitM, together.apartM),
+      measured: together.apartM,
+      limit: togetherLimitM,
     }),
-    ...finding(atMost(stretched.apartM, stretchLimitM, U(stretched.landed)), {
-      fault: 'overstretched',
-      ...parts(stretched, stretchLimitM, stretched.apartM),
-    }),
+    ...atMostAt('overstretched', stretched, stretched.apartM, stretchLimitM),
   ];
+}
+
+/** A stance that closes below six tenths without the feet being together: worth a note, no fault. */
+export function narrowed(performance: Performance, move: PerformedMove): Found[] {
+  const { stance } = performance;
+  const limit = stance.school.limits.narrowedRatio * stance.separation.valueM;
+  const look = worstOf(looks(performance, move), ({ apartM }) => -apartM);
+  if (atLeast(look.apartM, limit, look.expandedU) !== 'not-met') return [];
+  if (atLeast(look.apartM, togetherM(stance), look.expandedU) !== 'met') return [];
+  return finding('not-met', { ...partsOf(move, look), fault: 'narrowed', measured: look.apartM, limit });
 }

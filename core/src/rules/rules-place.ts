@@ -2,14 +2,13 @@ import { footOutline, toeHeadingDeg } from '../body/index.ts';
 import { signedDistanceM, distanceM, midpoint, type Point } from '../geometry/index.ts';
 import type { FootEvent } from '../pattern/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import type { Found, PerformedMove, Performance } from './performance.ts';
-import { finding } from './rules-steps.ts';
+import { finding, onFloorM, type Found, type PerformedMove, type Performance } from './performance.ts';
 import { atMost } from '../measure/index.ts';
 
 /** The ball of every landing foot stays on the floor. Measured: how far outside it came down. */
 export function offFloor(performance: Performance, move: PerformedMove): Found[] {
-  const expandedU = 2 * performance.uncertainty.positionM;
   return move.events.flatMap((event) => {
+    const expandedU = 2 * onFloorM(performance, event.to, performance.uOf(event).toM);
     const measured = signedDistanceM(performance.floor.outline, event.to);
     return finding(atMost(measured, 0, expandedU), {
       ...landing(move, event, event.to),
@@ -26,8 +25,8 @@ export function offFloor(performance: Performance, move: PerformedMove): Found[]
 export function coneTouched(performance: Performance, move: PerformedMove): Found[] {
   const { stance, cones } = performance;
   const reachM = stance.body.footLength.valueM;
-  const expandedU = 2 * performance.uncertainty.positionM;
   return move.events.flatMap((event) => {
+    const expandedU = 2 * onFloorM(performance, event.to, performance.uOf(event).toM);
     const near = cones.filter((cone) => distanceM(cone.at, event.to) < reachM + cone.radiusM);
     if (near.length === 0) return [];
     const outline = footOutline(
@@ -84,8 +83,12 @@ function excursions({ timeS }: GapSeries, outside: (i: number) => number, swayS:
  * only comes nearer to the edge than its uncertainty, the capture cannot tell.
  */
 export function outOfBand(performance: Performance): Found[] {
-  const { gap, uncertainty, stance, moves } = performance;
+  const { uncertainty, stance, moves, targetSeen, spanS } = performance;
+  const gap = within(performance.gap, spanS);
   const { timeS, gapM, nearM, farM } = gap;
+  const middleUM = uncertainty.positionM / Math.SQRT2;
+  // A target that was captured too is shifted with the feet.
+  const gapUM = targetSeen ? middleUM : onFloorM(performance, performance.start.left, middleUM);
   const swayS = stance.school.limits.bandExcursionS;
   const durationU = 2 * Math.SQRT2 * uncertainty.timeS;
   const outside = (i: number): number => Math.max(nearM[i]! - gapM[i]!, gapM[i]! - farM[i]!);
@@ -93,7 +96,7 @@ export function outOfBand(performance: Performance): Found[] {
     const before = Math.max(0, i - 1);
     const after = Math.min(timeS.length - 1, i + 1);
     const edgeSpeed = (nearM[after]! - nearM[before]!) / Math.max(timeS[after]! - timeS[before]!, 1e-9);
-    return 2 * Math.hypot(uncertainty.positionM / Math.SQRT2, edgeSpeed * uncertainty.timeS);
+    return 2 * Math.hypot(gapUM, edgeSpeed * uncertainty.timeS);
   };
   const seen = excursions(gap, outside, swayS);
   const possible = excursions(gap, (i) => outside(i) + expandedU(i), swayS).filter(
@@ -120,6 +123,21 @@ export function outOfBand(performance: Performance): Found[] {
       verdict: certainS - durationU >= swayS ? 'not-met' : 'cannot-tell',
     };
   });
+}
+
+/** The part of a gap series between two times. */
+function within(gap: GapSeries, [fromS, toS]: readonly [number, number]): GapSeries {
+  const from = gap.timeS.findIndex((t) => t >= fromS);
+  const to = gap.timeS.findLastIndex((t) => t <= toS);
+  const part = (values: Float64Array): Float64Array => values.subarray(Math.max(0, from), to + 1);
+  if (from === -1) return { ...gap, timeS: part(gap.timeS).subarray(0, 0) };
+  return {
+    timeS: part(gap.timeS),
+    gapM: part(gap.gapM),
+    nearM: part(gap.nearM),
+    farM: part(gap.farM),
+    plannedM: part(gap.plannedM),
+  };
 }
 
 /** The planned move under way at a time: the last one whose first foot has left the floor. */

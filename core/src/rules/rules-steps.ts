@@ -1,30 +1,84 @@
-import { otherFoot, readStance, toeHeadingDeg, firstFoot } from '../body/index.ts';
-import { degrees, distanceM, headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
-import type { FootEvent } from '../pattern/index.ts';
-import type { Found, PerformedMove, Performance } from './performance.ts';
+import {
+  EDGE_DEG,
+  facingOfToe,
+  firstFoot,
+  fromEdgeDeg,
+  otherFoot,
+  placeStance,
+  readStance,
+  toeHeadingDeg,
+  type FittedStance,
+} from '../body/index.ts';
+import {
+  add,
+  degrees,
+  distanceM,
+  headingDeg,
+  inFacing,
+  midpoint,
+  radians,
+  subtract,
+  wrapDeg,
+} from '../geometry/index.ts';
+import { ballsAfter, type Balls, type FootEvent } from '../pattern/index.ts';
 import { atMost, type Verdict } from '../measure/index.ts';
-
-/** A finding unless the rule is met. */
-export function finding(verdict: Verdict, parts: Omit<Found, 'verdict'>): Found[] {
-  return verdict === 'met' ? [] : [{ ...parts, verdict }];
-}
+import { finding, type Found, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
 
 const firstOf = (move: PerformedMove): FootEvent => move.events[0]!;
 const lastOf = (move: PerformedMove): FootEvent => move.events.at(-1)!;
 
+/** Between the two edges of a sector either foot is right only if neither closes nor narrows the feet so far. */
+const EITHER_APART = 0.85;
+const EITHER_WIDE = 0.2;
+
+/** Whether each foot may go first: the feet stay apart and wide whichever does (own choice). */
+function eitherIsRight({ separation }: FittedStance, move: PerformedMove): boolean {
+  const { planned, before, events } = move;
+  const feet: Balls = planned?.before ?? before;
+  const separationM = separation.valueM;
+  return (planned?.events ?? events).every((event) => {
+    const { left, right } = ballsAfter(feet, [event]);
+    const across = inFacing(subtract(right, left), (planned?.before ?? before).facingDeg);
+    return (
+      distanceM(left, right) >= EITHER_APART * separationM &&
+      Math.abs(across.rightM) >= EITHER_WIDE * separationM
+    );
+  });
+}
+
+/** Which foot should have gone first, and how near that is to the other one. */
+function orderWanted({ uOf }: Performance, move: PerformedMove) {
+  const { before, after, planned } = move;
+  // Where the plan says which way, its own direction counts: a student beside the lane still goes that way.
+  if (planned)
+    return {
+      foot: firstFoot(planned.directionDeg, before.lead),
+      directionDeg: planned.directionDeg,
+      uDeg: 0,
+    };
+  const [from, to] = [midpoint(before.left, before.right), midpoint(after.left, after.right)];
+  const directionDeg = wrapDeg(headingDeg(from, to) - before.facingDeg);
+  const uM = Math.max(...move.events.map((event) => uOf(event).toM));
+  const uDeg = degrees(Math.atan2(uM, Math.max(distanceM(from, to), 1e-6)));
+  return { foot: firstFoot(directionDeg, before.lead), directionDeg, uDeg };
+}
+
 /** The foot on the side of travel goes first. Measured: how long the other foot left before it. */
 export function wrongFootFirst(performance: Performance, move: PerformedMove): Found[] {
-  const [first, second] = move.events;
-  if (!first || !second) return [];
-  const { uncertainty } = performance;
-  const { before, after, planned } = move;
-  const travelDeg =
-    planned?.travelDeg ?? headingDeg(midpoint(before.left, before.right), midpoint(after.left, after.right));
-  const expected = firstFoot(wrapDeg(travelDeg - before.facingDeg), before.lead);
-  if (first.foot === expected) return [];
+  const first = firstOf(move);
+  const second = move.events.find((event) => event.foot !== first.foot);
+  if (!second) return [];
+  const { stance, uOf } = performance;
+  const wanted = orderWanted(performance, move);
+  if (first.foot === wanted.foot) return [];
+  const edgeDeg = fromEdgeDeg(wanted.directionDeg);
+  if (edgeDeg <= EDGE_DEG && eitherIsRight(stance, move)) return [];
   const earlyS = second.liftS - first.liftS;
-  const expandedU = 2 * Math.SQRT2 * uncertainty.timeS;
-  return finding(atMost(earlyS, 0, expandedU), {
+  const expandedU = 2 * Math.hypot(uOf(first).liftS, uOf(second).liftS);
+  const order = atMost(earlyS, 0, expandedU);
+  // Where the direction itself may lie in the other sector, the order cannot be told.
+  const isOpen = edgeDeg - EDGE_DEG <= 2 * wanted.uDeg && wanted.uDeg > 0;
+  return finding(order === 'not-met' && isOpen ? 'cannot-tell' : order, {
     fault: 'wrong-foot-first',
     timeS: first.liftS,
     foot: first.foot,
@@ -38,12 +92,12 @@ export function wrongFootFirst(performance: Performance, move: PerformedMove): F
 }
 
 /** No single step beyond the school's half step; the longer of the two feet is named. */
-export function stepTooLong(performance: Performance, move: PerformedMove): Found[] {
-  const { stance, uncertainty } = performance;
+export function stepTooLong({ stance, uOf }: Performance, move: PerformedMove): Found[] {
   const step = move.events.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
   const measured = distanceM(step.from, step.to);
   const limit = stance.school.limits.halfStepRatio * stance.separation.valueM;
-  const expandedU = 2 * Math.SQRT2 * uncertainty.positionM;
+  const { fromM, toM } = uOf(step);
+  const expandedU = 2 * Math.hypot(fromM, toM);
   return finding(atMost(measured, limit, expandedU), {
     fault: 'step-too-long',
     timeS: step.landS,
@@ -57,55 +111,113 @@ export function stepTooLong(performance: Performance, move: PerformedMove): Foun
   });
 }
 
-/** After the move the stance is back at its size and angle; the worse of the two is named. */
-export function stanceNotRestored(performance: Performance, move: PerformedMove): Found[] {
-  const { stance, uncertainty } = performance;
-  const { limits } = stance.school;
-  const last = lastOf(move);
-  const { left, right, facingDeg, lead } = move.after;
-  const reading = readStance(left, right, facingDeg, lead);
-  const separationM = stance.separation.valueM;
-  const off = {
-    separation: Math.abs(reading.separationM - separationM),
-    angle: Math.abs(wrapDeg(reading.stanceAngleDeg - stance.stanceAngleDeg)),
-  };
-  const limitM = limits.restoreRatio * separationM;
-  const uM = Math.SQRT2 * uncertainty.positionM;
-  const uDeg = degrees(uM / Math.max(reading.separationM, 0.05));
-  const common = {
-    fault: 'stance-not-restored' as const,
-    timeS: last.landS,
-    foot: last.foot,
-    moveNumber: move.moveNumber,
-    at: last.to,
-  };
-  const angleIsWorse = off.angle / limits.restoreAngleDeg > off.separation / limitM;
-  return angleIsWorse
-    ? finding(atMost(off.angle, limits.restoreAngleDeg, 2 * uDeg), {
-        ...common,
-        measured: off.angle,
-        limit: limits.restoreAngleDeg,
-        unit: 'deg',
-        expandedU: 2 * uDeg,
-      })
-    : finding(atMost(off.separation, limitM, 2 * uM), {
-        ...common,
-        measured: off.separation,
-        limit: limitM,
-        unit: 'm',
-        expandedU: 2 * uM,
-      });
+/** The facings a stance may be read in: towards the target, and where the student's own lead toe says. */
+function facingsOf({ stance, uOf }: Performance, move: PerformedMove): { deg: number; uDeg: number }[] {
+  const { facingDeg, lead, toesDeg } = move.after;
+  const toTarget = { deg: facingDeg, uDeg: 0 };
+  const toe = toesDeg[lead];
+  if (toe === null) return [toTarget];
+  return [toTarget, { deg: facingOfToe(stance, lead, toe), uDeg: uOf(lastOf(move)).headingDeg }];
 }
 
-/** The rear foot has come past the lead foot at the end of a move. Square stances are exempt. */
-export function unplannedSwitch(performance: Performance, move: PerformedMove): Found[] {
-  const { stance, uncertainty } = performance;
-  if (stance.stanceAngleDeg > 75) return [];
+/** Where one foot belongs when the other stands where it does, in a facing. */
+function dueBeside(stance: FittedStance, stand: SeenStand, foot: 'left' | 'right', facingDeg: number) {
+  const fitted = placeStance(stance, { x: 0, y: 0 }, facingDeg);
+  const other = otherFoot(foot);
+  return add(stand[other], subtract(fitted[foot].ball, fitted[other].ball));
+}
+
+interface Judged {
+  readonly verdict: Verdict;
+  readonly measured: number;
+  readonly limit: number;
+  readonly expandedU: number;
+}
+
+const RANK: Readonly<Record<Verdict, number>> = { met: 0, 'cannot-tell': 1, 'not-met': 2 };
+
+/** The milder of two views of one thing. */
+const milder = (views: readonly Judged[]): Judged =>
+  views.reduce((a, b) =>
+    RANK[b.verdict] < RANK[a.verdict] || (b.verdict === a.verdict && b.measured < a.measured) ? b : a,
+  );
+
+/**
+ * The line from foot to foot is the stance's again after the move, in the facing of the target or of the
+ * student's own toe: a turn is judged by the facing alone. Measured: how far one foot is from where the
+ * other wants it.
+ */
+function restored(performance: Performance, move: PerformedMove): Judged {
+  const { stance } = performance;
+  const { left, right, uM, toesDeg, lead } = move.after;
+  const separationM = stance.separation.valueM;
+  const limit = stance.school.limits.restoreRatio * separationM;
+  const placeUM = Math.hypot(uM.left, uM.right);
+  const views = facingsOf(performance, move).map(({ deg, uDeg }): Judged => {
+    const due = dueBeside(stance, move.after, 'left', deg);
+    const measured = distanceM(left, due);
+    const expandedU = 2 * Math.hypot(placeUM, separationM * radians(uDeg));
+    return { verdict: atMost(measured, limit, expandedU), measured, limit, expandedU };
+  });
+  const best = milder(views);
+  if (best.verdict !== 'not-met' || toesDeg[lead] !== null) return best;
+  // Without headings only the distance between the feet is the stance's whatever way they turned.
+  const apart = Math.abs(distanceM(left, right) - separationM);
+  const sure = atMost(apart, limit, 2 * placeUM) === 'not-met';
+  return sure ? best : { ...best, verdict: 'cannot-tell' };
+}
+
+/** A foot that follows may always miss its distance by so much (own choice). */
+export const LEAST_STEP_LIMIT_M = 0.025;
+
+/** The other foot follows the same distance: as far as the first one's landing asks of it. */
+function followed(performance: Performance, move: PerformedMove, second: FootEvent): Judged {
+  const { stance, uOf } = performance;
+  const share = stance.school.limits.stepShare;
+  const did = distanceM(second.from, second.to);
+  const { toM } = uOf(second);
+  const placeUM = Math.hypot(toM, move.after.uM[otherFoot(second.foot)]);
+  const views = facingsOf(performance, move).map(({ deg, uDeg }): Judged & { readonly askedM: number } => {
+    const askedM = distanceM(second.from, dueBeside(stance, move.after, second.foot, deg));
+    const limitM = Math.max(LEAST_STEP_LIMIT_M, share * askedM);
+    const expandedU = 2 * Math.hypot(placeUM, stance.separation.valueM * radians(uDeg));
+    const off = Math.abs(did - askedM);
+    return { verdict: atMost(off, limitM, expandedU), measured: off, limit: limitM, expandedU, askedM };
+  });
+  const best = milder(views) as Judged & { readonly askedM: number };
+  const limit = did < best.askedM ? best.askedM - best.limit : best.askedM + best.limit;
+  return { verdict: best.verdict, measured: did, limit, expandedU: best.expandedU };
+}
+
+/**
+ * After a move the stance stands again, and the second foot has gone as far as the first asked. The two are
+ * told once: where the second foot's travel is wrong, that is the name.
+ */
+export function stanceRules(performance: Performance, move: PerformedMove): Found[] {
   const last = lastOf(move);
-  const { left, right, facingDeg, lead } = move.after;
+  const common = { timeS: last.landS, foot: last.foot, moveNumber: move.moveNumber, at: last.to };
+  const stood = restored(performance, move);
+  const bothWent = move.events.some((event) => event.foot !== last.foot);
+  const follow = bothWent && move.planned ? followed(performance, move, last) : null;
+  const parts = ({ measured, limit, expandedU }: Judged) => ({ measured, limit, expandedU });
+  const following = follow
+    ? finding(follow.verdict, { ...common, ...parts(follow), fault: 'foot-not-following', unit: 'm' })
+    : [];
+  if (following.some(({ verdict }) => verdict === 'not-met' || stood.verdict !== 'not-met')) return following;
+  return finding(stood.verdict, { ...common, ...parts(stood), fault: 'stance-not-restored', unit: 'm' });
+}
+
+/** Beyond this stance angle there is hardly a foot in front, degrees. */
+const SQUARE_DEG = 75;
+
+/** The rear foot has come past the lead foot at the end of a move. Square stances are exempt. */
+export function unplannedSwitch({ stance }: Performance, move: PerformedMove): Found[] {
+  if (stance.stanceAngleDeg > SQUARE_DEG) return [];
+  const last = lastOf(move);
+  const { left, right, facingDeg, lead, uM } = move.after;
   const angleDeg = readStance(left, right, facingDeg, lead).stanceAngleDeg;
-  const measured = -distanceM(left, right) * Math.cos((angleDeg * Math.PI) / 180);
-  const expandedU = 2 * Math.SQRT2 * uncertainty.positionM;
+  const measured = -distanceM(left, right) * Math.cos(radians(angleDeg));
+  const expandedU = 2 * Math.hypot(uM.left, uM.right);
   return finding(atMost(measured, 0, expandedU), {
     fault: 'unplanned-switch',
     timeS: last.landS,
@@ -120,18 +232,17 @@ export function unplannedSwitch(performance: Performance, move: PerformedMove): 
 }
 
 /** After the move the lead toe points where the stance wants it, seen from the target line. */
-export function notFacing(performance: Performance, move: PerformedMove): Found[] {
-  const { stance, uncertainty } = performance;
-  const lead = move.events.findLast((event) => event.foot === move.after.lead);
+export function notFacing({ stance, uOf }: Performance, move: PerformedMove): Found[] {
+  const { after } = move;
+  const lead = move.events.findLast((event) => event.foot === after.lead);
   if (!lead || lead.headingAfterDeg === null) return [];
-  const last = lastOf(move);
-  const wanted = toeHeadingDeg(stance, move.after.lead, move.after.facingDeg);
+  const wanted = toeHeadingDeg(stance, after.lead, after.facingDeg);
   const measured = Math.abs(wrapDeg(lead.headingAfterDeg - wanted));
   const limit = stance.school.limits.facingDeg;
-  const expandedU = 2 * uncertainty.headingDeg;
+  const expandedU = 2 * uOf(lead).headingDeg;
   return finding(atMost(measured, limit, expandedU), {
     fault: 'not-facing',
-    timeS: last.landS,
+    timeS: lastOf(move).landS,
     foot: lead.foot,
     moveNumber: move.moveNumber,
     at: lead.to,
@@ -141,5 +252,3 @@ export function notFacing(performance: Performance, move: PerformedMove): Found[
     expandedU,
   });
 }
-
-export { firstOf, lastOf };

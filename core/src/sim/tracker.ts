@@ -25,7 +25,7 @@ export interface TrackerSettings {
   readonly bulgeM: number;
 }
 
-export const GOOD_STUDENT: Habits = { placeM: 0.006, timingS: 0.02, recovers: true };
+export const GOOD_STUDENT: Habits = { placeM: 0.004, timingS: 0.02, recovers: true };
 
 export const TRACKER_DEFAULTS: TrackerSettings = {
   seed: 1,

@@ -4,11 +4,20 @@ import {
   type AlignedMove,
   clockMap,
   compareWithPlan,
+  judgeTempo,
   performedMoves,
   plannedGap,
 } from '../check/index.ts';
 import { expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
-import { type Finding, foundBy, identified, type Performance, performPlan } from '../rules/index.ts';
+import {
+  EXACT_EVENT,
+  type Finding,
+  foundBy,
+  identified,
+  isFault,
+  type Performance,
+  performPlan,
+} from '../rules/index.ts';
 import { gapSeries } from '../range/index.ts';
 import type { TrueWalk } from './walk.ts';
 
@@ -25,20 +34,23 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
   const plannedGapAt = plannedGap(planned, drill.plan.target.radiusM);
   const targetAt = (): Point => drill.plan.target.at;
   const timeS = Float64Array.from({ length: Math.floor(truth.endS * 50) }, (_, i) => i / 50);
-  const moves = performedMoves(rows, truth.start, planned.stance, targetAt);
+  const moves = performedMoves(rows, { ...planned, start: truth.start });
   const performance: Performance = {
     ...planned,
     start: truth.start,
     moves,
     ballAt,
+    spanS: clock.spanS ?? [0, 0],
     gap: gapSeries(timeS, ballAt, targetAt, drill.plan.target, drill.plan.band, (t) =>
       plannedGapAt(clock.trackToPlanS(t)),
     ),
   };
   const { limits } = footwork.stance.school;
+  const uOf = () => EXACT_EVENT;
   return identified([
-    ...foundBy(performance),
-    ...compareWithPlan(rows, limits, performance.uncertainty, clock.planToTrackS),
+    ...foundBy(performance).filter(isFault),
+    ...compareWithPlan(rows, { limits, planToTrackS: clock.planToTrackS, uOf, isBlindAt: () => false }),
+    ...judgeTempo(rows, drill.plan.tempoPerMin, limits, uOf).found,
   ]).filter((found) => found.verdict === 'not-met');
 }
 

@@ -89,6 +89,7 @@ export function walk(
   for (const move of footwork.moves) {
     const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault;
     const made: FaultMaking | null = fault ? FAULTS[fault].made : null;
+    if (made?.how === 'wait before') state.delayS += (made.beats * 60) / drill.plan.tempoPerMin;
     const landings = landingsOf(drill, footwork, move, made, state, chance);
     if (made?.how !== 'leave out') stepMove(state, move, made, landings, habits, chance);
     if (made?.how === 'shuffle after') shuffle(state, drill, move, made.byM, chance);
@@ -150,6 +151,8 @@ function landingsOf(
       return both(1, chance.uniform() < 0.5 ? made.byDeg : -made.byDeg);
     case 'follow at':
       return apart(made.ratio);
+    case 'follow short':
+      return { ...plain, [follows]: along(follows, made.share) };
     case 'cross': {
       const facing = headingDeg(midpoint(plain.left, plain.right), drill.plan.target.at);
       const reading = readStance(plain.left, plain.right, facing, stance.leadSide);

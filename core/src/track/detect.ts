@@ -1,6 +1,4 @@
 import type { FootName } from '../body/index.ts';
-import type { Point } from '../geometry/index.ts';
-import type { FootEvent } from '../pattern/index.ts';
 import { fitFlight, projectFlight, type FlightData, type FlightFit } from './fit-flight.ts';
 import {
   flightTimes,
@@ -9,41 +7,15 @@ import {
   type FlightTimes,
   type WeighedFlight,
 } from './flight-posterior.ts';
-import { FIRST_SHAPE, flightsOf, GUARD_S, meanBetween, place, type Place } from './flights.ts';
+import { FIRST_SHAPE, flightsOf } from './flights.ts';
 import { headingBetween, headingNoise, PLANT_WINDOW_S } from './headings.ts';
 import { momentsByHeight } from './height.ts';
 import { lookAtFoot, type SeenFoot } from './look.ts';
+import type { Detection, ObservedEvent, ObservedFoot } from './observed.ts';
+import { GUARD_S, meanBetween, place, type Place } from './place.ts';
+import { sortRaises } from './raises.ts';
 import type { FootSignal } from './signal.ts';
 import { indexBefore, medianOf, sampleRateHz, type Track } from './track.ts';
-
-/** A footfall seen in a track. */
-export interface ObservedEvent extends FootEvent {
-  /** Standard uncertainties of the lift and of the landing, seconds. */
-  readonly liftUS: number;
-  readonly landUS: number;
-  /** Standard uncertainty of the place, each axis, from the samples alone, metres. */
-  readonly placeUM: number;
-}
-
-export interface ObservedFoot {
-  readonly signal: FootSignal;
-  /** Where the ball is before its first footfall. */
-  readonly start: Point;
-  readonly events: readonly ObservedEvent[];
-  readonly headingNoiseDeg: number;
-}
-
-export interface Detection {
-  readonly rateHz: number;
-  readonly left: ObservedFoot;
-  readonly right: ObservedFoot;
-  /** Both feet, numbered in the order in which they left the floor. */
-  readonly events: readonly ObservedEvent[];
-  /** Noise of one sample and axis while planted, metres, and how many samples count for one. */
-  readonly noiseM: number;
-  readonly samplesForOne: number;
-  readonly missingShare: number;
-}
 
 /** Beside the first fit of a flight so much is looked at. */
 const REFINED_BESIDE_S = 0.14;
@@ -69,8 +41,20 @@ export function detectFootfalls(track: Track): Detection {
   };
   const weighed = { left: weigh(seen.left), right: weigh(seen.right) };
   const usual = usualCourses([...weighed.left.weighed, ...weighed.right.weighed].filter(wasSeen));
-  const left = observe('left', weighed.left, usual);
-  const right = observe('right', weighed.right, usual);
+  const moving = {
+    left: observe('left', weighed.left, usual),
+    right: observe('right', weighed.right, usual),
+  };
+  const stands =
+    (foot: FootName) =>
+    (fromS: number, toS: number): boolean =>
+      moving[foot].events.every(({ liftS, landS }) => landS < fromS || liftS > toS);
+  const sorted = {
+    left: sortRaises({ ...moving.left, foot: 'left' }, seen.left.excursions, stands('right')),
+    right: sortRaises({ ...moving.right, foot: 'right' }, seen.right.excursions, stands('left')),
+  };
+  const left = { ...moving.left, events: sorted.left.events };
+  const right = { ...moving.right, events: sorted.right.events };
   const events = [...left.events, ...right.events]
     .sort((a, b) => a.liftS - b.liftS)
     .map((event, i) => ({ ...event, number: i + 1 }));
@@ -80,6 +64,7 @@ export function detectFootfalls(track: Track): Detection {
     left: { ...left, events: events.filter((event) => event.foot === 'left') },
     right: { ...right, events: events.filter((event) => event.foot === 'right') },
     events,
+    raises: [...sorted.left.raises, ...sorted.right.raises].sort((a, b) => a.event.liftS - b.event.liftS),
     noiseM: Math.max(seen.left.signal.noiseM, seen.right.signal.noiseM),
     samplesForOne: Math.max(seen.left.signal.samplesForOne, seen.right.signal.samplesForOne),
     missingShare: missing(track) / samples,
@@ -123,8 +108,11 @@ function observe(
   usual: ReadonlyMap<object, number>,
 ): ObservedFoot {
   const times = inOrder(weighed.map((flight) => (wasSeen(flight) ? flightTimes(flight, usual) : flight)));
+  const headingNoiseDeg = headingNoise(signal);
   const events = flights.map((data, i): ObservedEvent => {
     const { liftS, landS, liftUS, landUS } = times[i]!;
+    const before = headingBetween(signal, times[i - 1]?.landS ?? -Infinity, liftS, 'late');
+    const after = headingBetween(signal, landS, times[i + 1]?.liftS ?? Infinity, 'early');
     return {
       number: i + 1,
       foot,
@@ -133,8 +121,9 @@ function observe(
       to: { x: data.endX, y: data.endY },
       liftS,
       landS,
-      headingBeforeDeg: headingBetween(signal, times[i - 1]?.landS ?? -Infinity, liftS, 'late'),
-      headingAfterDeg: headingBetween(signal, landS, times[i + 1]?.liftS ?? Infinity, 'early'),
+      headingBeforeDeg: before?.deg ?? null,
+      headingAfterDeg: after?.deg ?? null,
+      headingUDeg: headingNoiseDeg / Math.sqrt(Math.max(1, after?.samples ?? 1)),
       liftUS,
       landUS,
       placeUM: Math.hypot(
@@ -147,7 +136,7 @@ function observe(
   const start = flights[0]
     ? { x: flights[0].startX, y: flights[0].startY }
     : (place(signal, 0, n, 'early') ?? { x: 0, y: 0 });
-  return { signal, start: { x: start.x, y: start.y }, events, headingNoiseDeg: headingNoise(signal) };
+  return { signal, start: { x: start.x, y: start.y }, events, headingNoiseDeg };
 }
 
 /** A foot never lifts before it has landed: where two flights meet, they meet half way. */

@@ -2,16 +2,15 @@ import { distanceM, type Point } from '../geometry/index.ts';
 import { fitFlight, projectFlight, type FlightData } from './fit-flight.ts';
 import { weighFlight } from './flight-posterior.ts';
 import { flightShape } from './flight-shape.ts';
-import { PLANT_WINDOW_S } from './headings.ts';
 import type { SeenFoot } from './look.ts';
 import type { Run } from './segment.ts';
+import { meanBetween, place, type Place } from './place.ts';
 import type { FootSignal } from './signal.ts';
 import { indexBefore } from './track.ts';
 
 /** A change of place smaller than this is a sway of the marker, not a step (own choice). */
 const SMALLEST_STEP_M = 0.025;
 const STEP_SIGMAS = 6;
-export const GUARD_S = 0.03;
 /** Between two flights of one foot it stands at least so long (own choice). */
 const SHORTEST_STAND_S = 0.1;
 /** A stand shorter than this holds no slow move; its ends are so long, its middle is smoothed so much. */
@@ -33,7 +32,7 @@ const BESIDE_S = 0.12;
 const BESIDE_SHARE = 0.35;
 
 /** Runs that really change the place of the foot, with the places before and after. */
-export function flightsOf({ signal, runs }: SeenFoot): FlightData[] {
+export function flightsOf({ signal, runs }: Pick<SeenFoot, 'signal' | 'runs'>): FlightData[] {
   const kept = wholeFlights(signal, withSlowMoves(signal, changing(signal, joined(signal, runs))));
   return kept.flatMap((_, i) => flightOf(signal, kept, i) ?? []);
 }
@@ -154,47 +153,4 @@ function slowMove(signal: FootSignal, from: number, to: number): Run | null {
   for (let i = from; i < to && first === to - 1; i++) if (shareAt(t[i]!) > SLOW_EDGE) first = i;
   for (let i = to - 1; i > from && last === from; i--) if (shareAt(t[i]!) < 1 - SLOW_EDGE) last = i;
   return last > first + 1 ? { from: first, to: last + 1 } : null;
-}
-
-export interface Place {
-  readonly x: number;
-  readonly y: number;
-  readonly count: number;
-}
-
-/** Mean place of a planted stretch [from, to), at its early or late end, away from the flights. */
-export function place(signal: FootSignal, from: number, to: number, end: 'early' | 'late'): Place | null {
-  const { t } = signal;
-  if (to <= from) return null;
-  const spanS = t[to - 1]! - t[from]!;
-  const guard = Math.min(GUARD_S, spanS / 4);
-  const early = t[from]! + (from === 0 ? 0 : guard);
-  const late = t[to - 1]! - (to === t.length ? 0 : guard);
-  const lowS = end === 'early' ? early : Math.max(early, late - PLANT_WINDOW_S);
-  const highS = end === 'early' ? Math.min(late, early + PLANT_WINDOW_S) : late;
-  return meanBetween(signal, lowS, highS, from, to);
-}
-
-export function meanBetween(
-  signal: FootSignal,
-  lowS: number,
-  highS: number,
-  from: number,
-  to: number,
-): Place | null {
-  const { t } = signal;
-  let x = 0;
-  let y = 0;
-  let count = 0;
-  for (let i = Math.max(from, indexBefore(t, lowS)); i < to && t[i]! <= highS + 1e-9; i++) {
-    if (t[i]! < lowS - 1e-9) continue;
-    x += signal.x[i]!;
-    y += signal.y[i]!;
-    count++;
-  }
-  if (count === 0) {
-    const i = Math.min(to - 1, Math.max(from, indexBefore(t, (lowS + highS) / 2)));
-    return { x: signal.x[i]!, y: signal.y[i]!, count: 1 };
-  }
-  return { x: x / count, y: y / count, count };
 }

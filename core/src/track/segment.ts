@@ -13,6 +13,9 @@ const HALF_WINDOWS_S = [0.05, 0.08, 0.12, 0.18, 0.25];
 /** A window is wide enough when its noise is below this. */
 const SPEED_NOISE_GOAL_M_S = 0.05;
 const HOLE_S = 0.08;
+/** What is compared before and after a hole, and how much it may differ. */
+const BESIDE_HOLE_S = 0.05;
+const SAME_OVER_HOLE_M = 0.02;
 const SHORTEST_PLANT_S = 0.045;
 /**
  * A foot stands for most of the time, so the slower part of its speeds is noise alone: this quantile of a
@@ -24,8 +27,9 @@ const QUIET_SAMPLES = 6000;
 
 /**
  * Stretches in which a foot moves: the speed of a sliding least-squares line exceeds both a floor and
- * four times its own noise, whatever the noise is like. A hole in the capture counts as moving; whether
- * the foot really changed place is decided from the planted stretches on both sides.
+ * four times its own noise, whatever the noise is like. A hole in the capture counts as moving unless the
+ * foot is after it where it was before; whether it really changed place is decided from the planted
+ * stretches on both sides.
  */
 export function movingRuns(signal: FootSignal): Run[] {
   const { t, stepS } = signal;
@@ -39,9 +43,26 @@ export function movingRuns(signal: FootSignal): Run[] {
   };
   for (let i = 0; i < t.length; i++) {
     if (speeds[i]! > threshold) mark(i, i + 1);
-    if (i > 0 && t[i]! - t[i - 1]! > Math.max(HOLE_S, 2.5 * stepS)) mark(i - 1, i + 1);
+    const isHole = i > 0 && t[i]! - t[i - 1]! > Math.max(HOLE_S, 2.5 * stepS);
+    if (isHole && movesOver(signal, i)) mark(i - 1, i + 1);
   }
   return runs;
+}
+
+/** Whether a foot is elsewhere after a hole, whose first sample is `after`, than it was before it. */
+function movesOver({ t, x, y, noiseM }: FootSignal, after: number): boolean {
+  const mean = (from: number, step: 1 | -1) => {
+    let [n, sx, sy] = [0, 0, 0];
+    for (let i = from; i >= 0 && i < t.length && Math.abs(t[i]! - t[from]!) <= BESIDE_HOLE_S; i += step) {
+      n++;
+      sx += x[i]!;
+      sy += y[i]!;
+    }
+    return { n, x: sx / n, y: sy / n };
+  };
+  const [a, b] = [mean(after - 1, -1), mean(after, 1)];
+  const limitM = Math.max(SAME_OVER_HOLE_M, SIGMAS * noiseM * Math.sqrt(1 / a.n + 1 / b.n));
+  return lengthOf(b.x - a.x, b.y - a.y) > limitM;
 }
 
 /** Speeds by the narrowest window whose noise is low enough, and what they must exceed. */

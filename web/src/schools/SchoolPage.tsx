@@ -136,15 +136,9 @@ function SchoolForm() {
         />
         <NumberField<School>
           name="limits.restoreRatio"
-          label="Restored within"
+          label="Restored within, share"
           range={r.restoreRatio}
           step={0.01}
-        />
-        <NumberField<School>
-          name="limits.restoreAngleDeg"
-          label="Restored within"
-          unit="°"
-          range={r.restoreAngleDeg}
         />
         <NumberField<School> name="limits.facingDeg" label="Facing within" unit="°" range={r.facingDeg} />
       </Box>

@@ -1,0 +1,153 @@
+import { distanceM } from '../geometry/index.ts';
+import { FAULT_NAMES, type Finding } from '../rules/index.ts';
+import type { FootEvent, PlannedMove } from '../pattern/index.ts';
+import type { AlignedMove } from './align.ts';
+
+/** A finding with what follows from it: a fault, or where it cannot be told, perhaps one. */
+export interface Cause extends Finding {
+  readonly consequences: readonly Finding[];
+}
+
+/** Off its mark by more than this a foot has something to make good (own choice). */
+const OFF_MARK_M = 0.03;
+/** A step that takes back at least this share of it is the making good. */
+const MADE_GOOD = 0.5;
+/** Where everything went wrong so many moves before, it is no longer the reason. */
+const REASON_LASTS_MOVES = 3;
+
+const rank = ({ fault }: Finding): number => FAULT_NAMES.indexOf(fault);
+
+const isOpen = ({ verdict }: Finding): number => (verdict === 'cannot-tell' ? 1 : 0);
+
+/** What a step that makes good an earlier one breaks by itself. */
+const OF_MAKING_GOOD: ReadonlySet<Finding['fault']> = new Set([
+  'step-too-long',
+  'step-over',
+  'step-short',
+  'wrong-direction',
+  'foot-not-following',
+  'feet-crossed',
+  'feet-together',
+  'overstretched',
+  'stance-not-restored',
+  'unplanned-switch',
+]);
+/** What a student who is beside the marks breaks without another wrong step. */
+const OF_BEING_BESIDE: ReadonlySet<Finding['fault']> = new Set([
+  'cone-touched',
+  'off-floor',
+  'out-of-band',
+  'not-facing',
+]);
+
+interface MoveSeen {
+  readonly planned: PlannedMove;
+  readonly observed: readonly FootEvent[];
+}
+
+/** How far the feet were off their marks before and after a move, the worse of the two. */
+function offMarks({ planned, observed }: MoveSeen): { beforeM: number; afterM: number } {
+  let [beforeM, afterM] = [0, 0];
+  for (const seen of observed) {
+    const wanted = planned.events.find((event) => event.foot === seen.foot);
+    if (!wanted) continue;
+    beforeM = Math.max(beforeM, distanceM(seen.from, wanted.from));
+    afterM = Math.max(afterM, distanceM(seen.to, wanted.to));
+  }
+  return { beforeM, afterM };
+}
+
+/** Whether a move makes good what an earlier one left, or goes on beside the marks. */
+function followsFrom(found: Finding, seen: MoveSeen | undefined): boolean {
+  if (!seen) return OF_BEING_BESIDE.has(found.fault);
+  const { beforeM, afterM } = offMarks(seen);
+  if (beforeM <= OFF_MARK_M) return false;
+  if (OF_BEING_BESIDE.has(found.fault)) return true;
+  return OF_MAKING_GOOD.has(found.fault) && afterM < (1 - MADE_GOOD) * beforeM;
+}
+
+/** Of the whole move, whichever foot is named: told after what either foot did. */
+const OF_WHOLE_MOVE: ReadonlySet<Finding['fault']> = new Set([
+  'unplanned-switch',
+  'not-facing',
+  'off-beat',
+  'out-of-band',
+]);
+
+/** Certain before uncertain, what the foot did that went first before what the other did, then as the table has it. */
+function inCauseOrder(group: readonly Finding[], seen: ReadonlyMap<number, MoveSeen>): Finding[] {
+  const turnOf = ({ fault, foot, moveNumber }: Finding): number => {
+    if (OF_WHOLE_MOVE.has(fault)) return 2;
+    const first = moveNumber === null ? undefined : seen.get(moveNumber)?.observed[0]?.foot;
+    return foot !== null && first !== undefined && foot !== first ? 1 : 0;
+  };
+  return [...group].sort(
+    (a, b) => isOpen(a) - isOpen(b) || turnOf(a) - turnOf(b) || rank(a) - rank(b) || a.timeS - b.timeS,
+  );
+}
+
+/** What belongs together: the findings of one planned move, or of one that the plan lacks. */
+function groupOf(
+  { id, moveNumber, foot, timeS }: Finding,
+  extras: readonly (readonly FootEvent[])[],
+): string {
+  if (moveNumber !== null) return `move ${moveNumber}`;
+  if (foot === null) return id;
+  const extra = extras.findIndex((events) =>
+    events.some(({ liftS, landS }) => timeS >= liftS - 1e-6 && timeS <= landS + 1e-6),
+  );
+  return extra === -1 ? id : `extra ${extra}`;
+}
+
+/**
+ * Findings with their consequences folded under them. Of one move what is certain comes before what cannot be
+ * told, the foot that went first before the other, and then the order of the table of faults says the cause; a step that makes good what an earlier move left, or a place that an earlier move led
+ * to, follows from that move. Causes come in the order of time.
+ */
+export function causesOf(findings: readonly Finding[], rows: readonly AlignedMove[]): Cause[] {
+  const seen = new Map<number, MoveSeen>();
+  for (const { planned, observed } of rows) if (planned) seen.set(planned.number, { planned, observed });
+  const extras = rows.filter(({ planned }) => planned === null).map(({ observed }) => observed);
+  const groups = new Map<string, Finding[]>();
+  for (const found of findings) {
+    const key = groupOf(found, extras);
+    groups.set(key, [...(groups.get(key) ?? []), found]);
+  }
+  const inOrder = [...groups.values()].sort((a, b) => a[0]!.timeS - b[0]!.timeS);
+  const causes: { cause: Finding; consequences: Finding[]; lastMove: number | null }[] = [];
+  let beside: (typeof causes)[number] | null = null;
+  for (const group of inOrder) {
+    const sorted = inCauseOrder(group, seen);
+    const first = sorted[0]!;
+    const move = first.moveNumber;
+    const last = causes.at(-1);
+    const isNear =
+      last !== undefined &&
+      move !== null &&
+      (last.lastMove === null
+        ? last === beside
+        : move > last.lastMove && move - last.lastMove <= REASON_LASTS_MOVES);
+    const isSurer = last !== undefined && isOpen(last.cause) > isOpen(first);
+    if (
+      last &&
+      isNear &&
+      move !== null &&
+      !isSurer &&
+      sorted.every((found) => followsFrom(found, seen.get(move)))
+    ) {
+      last.consequences.push(...sorted);
+      last.lastMove = move;
+      continue;
+    }
+    const cause = { cause: first, consequences: sorted.slice(1), lastMove: move };
+    causes.push(cause);
+    beside = move === null && first.fault === 'extra-move' ? cause : null;
+  }
+  return causes.map(({ cause, consequences }) => ({ ...cause, consequences }));
+}
+
+/** Causes and consequences in one list, in the order of time. */
+export const flatFindings = (causes: readonly Cause[]): Finding[] =>
+  causes
+    .flatMap(({ consequences, ...cause }): Finding[] => [cause, ...consequences])
+    .sort((a, b) => a.timeS - b.timeS);

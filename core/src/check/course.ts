@@ -1,0 +1,97 @@
+import type { FootName } from '../body/index.ts';
+import { between, type Point } from '../geometry/index.ts';
+import { latestBy, minimumJerk } from '../pattern/index.ts';
+import type { Detection, FootSignal, ObservedFoot, Track } from '../track/index.ts';
+
+/** How long a moving place is looked at, either side. */
+export const MOVING_HALF_S = 0.03;
+
+/** Planted feet stand still at their place; a foot in flight is where the smoothed samples are. */
+export function ballCourse(detection: Detection): (foot: FootName, timeS: number) => Point {
+  const left = footCourse(detection.left);
+  const right = footCourse(detection.right);
+  return (foot, timeS) => (foot === 'left' ? left(timeS) : right(timeS));
+}
+
+function footCourse({ events, start, signal }: ObservedFoot): (timeS: number) => Point {
+  const lastBy = latestBy(events, (event) => event.liftS);
+  return (timeS) => {
+    const event = lastBy(timeS);
+    if (!event) return start;
+    if (timeS >= event.landS) return event.to;
+    return (
+      smoothed(signal, timeS) ??
+      between(event.from, event.to, minimumJerk((timeS - event.liftS) / (event.landS - event.liftS)))
+    );
+  };
+}
+
+/** Least-squares line through the samples within 30 ms, at timeS; null without some before and some after it. */
+function smoothed({ t, x, y, stepS }: FootSignal, timeS: number): Point | null {
+  const half = Math.max(MOVING_HALF_S, 1.5 * stepS);
+  const from = lowerBound(t, timeS - half);
+  let n = 0;
+  let before = 0;
+  let st = 0;
+  let sx = 0;
+  let sy = 0;
+  let stt = 0;
+  let stx = 0;
+  let sty = 0;
+  for (let i = from; i < t.length && t[i]! <= timeS + half; i++) {
+    const d = t[i]! - timeS;
+    n++;
+    if (d <= 0) before++;
+    st += d;
+    sx += x[i]!;
+    sy += y[i]!;
+    stt += d * d;
+    stx += d * x[i]!;
+    sty += d * y[i]!;
+  }
+  const det = n * stt - st * st;
+  if (before === 0 || before === n || det <= 1e-15) return null;
+  return { x: (stt * sx - st * stx) / det, y: (stt * sy - st * sty) / det };
+}
+
+/** First index whose time is at least timeS. */
+function lowerBound(t: Float64Array, timeS: number): number {
+  let low = 0;
+  let high = t.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (t[middle]! < timeS) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Where the target is: its own columns, the middle of its feet, or the plan's fixed place. */
+export function targetCourse(track: Track, fixed: Point): (timeS: number) => Point {
+  const { target, targetLeft, targetRight, timeS: times } = track;
+  const sample = (i: number): Point | null => {
+    const x = target
+      ? target.x[i]!
+      : targetLeft && targetRight
+        ? (targetLeft.x[i]! + targetRight.x[i]!) / 2
+        : NaN;
+    const y = target
+      ? target.y[i]!
+      : targetLeft && targetRight
+        ? (targetLeft.y[i]! + targetRight.y[i]!) / 2
+        : NaN;
+    return Number.isNaN(x) || Number.isNaN(y) ? null : { x, y };
+  };
+  if (!target && !(targetLeft && targetRight)) return () => fixed;
+  let at = 0;
+  return (timeS) => {
+    while (at > 0 && times[at - 1]! >= timeS) at--;
+    while (at < times.length - 1 && times[at]! < timeS) at++;
+    const i = at;
+    for (let away = 0; away < 50; away++) {
+      const found = (i - away >= 0 && sample(i - away)) || (i + away < times.length && sample(i + away));
+      if (found) return found;
+    }
+    return fixed;
+  };
+}

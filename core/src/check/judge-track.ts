@@ -1,0 +1,142 @@
+import { expand, type Footwork, type PlannedDrill } from '../pattern/index.ts';
+import {
+  foundBy,
+  identified,
+  isFault,
+  judge,
+  performPlan,
+  type Finding,
+  type Found,
+  type Performance,
+} from '../rules/index.ts';
+import type { Detection, Raise, Track } from '../track/index.ts';
+import type { AlignedMove } from './align.ts';
+import { blindness } from './blind.ts';
+import { causesOf, type Cause } from './causes.ts';
+import { clockMap, type ClockMap } from './clock.ts';
+import { compareWithPlan } from './compare.ts';
+import type { FrameReport } from './frame.ts';
+import type { Match } from './match.ts';
+import { notesOf, type CheckNote } from './notes.ts';
+import { performTrack } from './observe.ts';
+import { beyondPlan } from './planned-faults.ts';
+import { marksMoved, type Reading } from './reading.ts';
+import { drillRows } from './span.ts';
+import { judgeTempo, type TempoReport } from './tempo.ts';
+
+/** Everything that was judged of one recording, before it is put in words and numbers. */
+export interface JudgedTrack {
+  readonly drill: PlannedDrill;
+  readonly footwork: Footwork;
+  readonly rows: readonly AlignedMove[];
+  readonly clock: ClockMap;
+  readonly performance: Performance;
+  readonly causes: readonly Cause[];
+  readonly planFindings: readonly Finding[];
+  readonly notes: readonly CheckNote[];
+  readonly tempo: TempoReport;
+}
+
+/** What a recording shows, with what was found in it. */
+export interface SeenTrack {
+  readonly track: Track;
+  readonly detection: Detection;
+}
+
+/**
+ * Judges with the marks where the plan has them. Where the whole walk lies beside them, what is found only
+ * because of that cannot be told; with the marks taken as the student saw them, they lie where the walk says.
+ */
+export function judgeAsMarked(
+  drill: PlannedDrill,
+  seen: SeenTrack,
+  match: Match,
+  frame: FrameReport | null,
+  reading: Reading,
+): JudgedTrack {
+  if (!frame?.isOff) return judgeTrack(drill, seen, match, null);
+  const moved = marksMoved(drill, frame);
+  const asSeen = judgeTrack(moved, seen, match, null);
+  if (reading.marks === 'as seen') return asSeen;
+  return judgeTrack(drill, seen, match, new Set(asSeen.causes.flatMap(idsOf)));
+}
+
+const idsOf = ({ id, consequences }: Cause): string[] => [id, ...consequences.map((one) => one.id)];
+
+/**
+ * @param sure where the marks may lie elsewhere: identities of what is found wherever they lie; the rest
+ * cannot be told
+ */
+function judgeTrack(
+  drill: PlannedDrill,
+  seen: SeenTrack,
+  match: Match,
+  sure: ReadonlySet<string> | null,
+): JudgedTrack {
+  const footwork = expand(drill);
+  const planned = performPlan(drill, footwork);
+  const byNumber = new Map(footwork.moves.map((move) => [move.number, move]));
+  const all = match.rows.map((row) => ({
+    ...row,
+    planned: row.planned && (byNumber.get(row.planned.number) ?? null),
+  }));
+  const span = drillRows(all);
+  const { rows } = span;
+  const clock = clockMap(rows);
+  const performance = performTrack(drill, planned, seen, span, clock);
+  const { limits } = footwork.stance.school;
+  const { detection } = seen;
+  const intervalS = (60 / drill.plan.tempoPerMin) * match.pace;
+  const { tempo, found: ofTempo } = judgeTempo(rows, drill.plan.tempoPerMin, limits, performance.uOf);
+  const compared = compareWithPlan(rows, {
+    limits,
+    planToTrackS: clock.planToTrackS,
+    uOf: performance.uOf,
+    isBlindAt: blindness(detection, intervalS),
+  });
+  const planFindings = judge(planned);
+  const raises = within(detection.raises, clock.spanS);
+  const found = [...foundBy(performance), ...compared, ...ofTempo, ...perhapsRaised(raises)];
+  const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>
+    sure && !sure.has(one.id) ? { ...one, verdict: 'cannot-tell' } : one,
+  );
+  return {
+    drill,
+    footwork,
+    rows,
+    clock,
+    performance,
+    causes: causesOf(own, rows),
+    planFindings,
+    notes: notesOf(
+      span,
+      raises,
+      found.filter((one) => !isFault(one)),
+    ),
+    tempo,
+  };
+}
+
+const within = (raises: readonly Raise[], span: readonly [number, number] | null): Raise[] =>
+  raises.filter(({ event }) => span !== null && event.landS >= span[0] && event.liftS <= span[1]);
+
+/** A foot that went out and came back, where no height tells whether it was in the air, is perhaps an extra move. */
+const perhapsRaised = (raises: readonly Raise[]): Found[] =>
+  raises.flatMap(({ event, heightM }): Found[] =>
+    heightM !== null
+      ? []
+      : [
+          {
+            fault: 'extra-move',
+            timeS: event.liftS,
+            foot: event.foot,
+            moveNumber: null,
+            at: event.to,
+            measured: 1,
+            limit: 0,
+            unit: 'count',
+            expandedU: 1,
+            verdict: 'cannot-tell',
+          },
+        ],
+  );

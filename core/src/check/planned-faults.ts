@@ -1,0 +1,31 @@
+import { atMost } from '../measure/index.ts';
+import type { Found } from '../rules/index.ts';
+
+/** Faults that belong to one foot at one move; the others are the whole move's. */
+const OF_ONE_FOOT: ReadonlySet<Found['fault']> = new Set(['cone-touched', 'off-floor']);
+/** The band is left for a while: where the plan leaves it too, the moves next to it count as well. */
+const OF_A_WHILE: ReadonlySet<Found['fault']> = new Set(['out-of-band']);
+
+function isThePlans(found: Found, planned: Found): boolean {
+  if (found.fault !== planned.fault || found.moveNumber === null || planned.moveNumber === null) return false;
+  if (OF_ONE_FOOT.has(found.fault) && found.foot !== planned.foot) return false;
+  const apart = Math.abs(found.moveNumber - planned.moveNumber);
+  return apart === 0 || (apart === 1 && OF_A_WHILE.has(found.fault));
+}
+
+/** How far beyond its limit a finding is. */
+const beyond = ({ measured, limit }: Found): number => Math.abs(measured - limit);
+
+/**
+ * What the student did that the plan does not ask of this body: a rule that the plan already breaks at that
+ * move is the plan's, and the student is judged on what goes further.
+ */
+export function beyondPlan(found: readonly Found[], ofThePlan: readonly Found[]): Found[] {
+  if (ofThePlan.length === 0) return [...found];
+  return found.filter((one) => {
+    const planned = ofThePlan.filter((other) => isThePlans(one, other));
+    if (planned.length === 0) return true;
+    const asked = Math.max(...planned.map(beyond));
+    return atMost(beyond(one), asked, one.expandedU) === 'not-met';
+  });
+}

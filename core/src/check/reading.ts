@@ -1,0 +1,137 @@
+import { otherFoot } from '../body/index.ts';
+import { boundsOf, turnAbout, wrapDeg, type Point } from '../geometry/index.ts';
+import type { FootEvent, Plan, PlannedDrill } from '../pattern/index.ts';
+import type { FootSamples, Samples, Track } from '../track/index.ts';
+
+/** How the axes of a recording lie to the floor's. */
+export type Axes = 'exchanged' | 'x reversed' | 'y reversed' | 'turned round';
+
+/** A capture that lies shifted and turned as a whole: about the middle of the planned landings. */
+export interface FrameOffset {
+  readonly shiftM: Point;
+  readonly turnDeg: number;
+  readonly about: Point;
+}
+
+/** How a recording is to be read where it is not what it seemed; empty for as it is. */
+export interface Reading {
+  /** The columns of the feet are exchanged. */
+  readonly swapFeet?: true;
+  readonly axes?: Axes;
+  /** Metres in one unit of the file's places. */
+  readonly unitM?: number;
+  /** The plan begun on the other side, or the student's other foot in front. */
+  readonly otherStart?: true;
+  readonly otherLead?: true;
+  /** The marks lie where the student's landings say. */
+  readonly marks?: 'as seen';
+}
+
+type MapPoint = (p: Point) => Point;
+type MapHeading = (deg: number) => number;
+
+/** Places and headings of a recording read with other axes or units, in the plan's floor. */
+function mapsOf(reading: Reading, plan: Plan): { at: MapPoint; heading: MapHeading } {
+  const { least, most } = boundsOf(plan.floor.outline);
+  const unitM = reading.unitM ?? 1;
+  const sized: MapPoint = ({ x, y }) => ({ x: unitM * x, y: unitM * y });
+  const flipX = (x: number): number => least.x + most.x - x;
+  const flipY = (y: number): number => least.y + most.y - y;
+  const { axes } = reading;
+  if (!axes) return { at: sized, heading: (deg) => deg };
+  switch (axes) {
+    case 'exchanged':
+      return { at: (p) => ({ x: sized(p).y, y: sized(p).x }), heading: (deg) => wrapDeg(90 - deg) };
+    case 'x reversed':
+      return { at: (p) => ({ x: flipX(sized(p).x), y: sized(p).y }), heading: (deg) => wrapDeg(-deg) };
+    case 'y reversed':
+      return { at: (p) => ({ x: sized(p).x, y: flipY(sized(p).y) }), heading: (deg) => wrapDeg(180 - deg) };
+    case 'turned round':
+      return {
+        at: (p) => ({ x: flipX(sized(p).x), y: flipY(sized(p).y) }),
+        heading: (deg) => wrapDeg(deg + 180),
+      };
+  }
+}
+
+/** Events as they would have been seen with another reading of the recording. */
+export function eventsRead(events: readonly FootEvent[], reading: Reading, plan: Plan): FootEvent[] {
+  const { at, heading } = mapsOf(reading, plan);
+  return events.map((event) => ({
+    ...event,
+    foot: reading.swapFeet ? otherFoot(event.foot) : event.foot,
+    from: at(event.from),
+    to: at(event.to),
+    headingBeforeDeg: event.headingBeforeDeg === null ? null : heading(event.headingBeforeDeg),
+    headingAfterDeg: event.headingAfterDeg === null ? null : heading(event.headingAfterDeg),
+  }));
+}
+
+interface Places {
+  readonly x: Samples;
+  readonly y: Samples;
+}
+
+/** A track read another way: a copy; the one given stays as it is. */
+export function trackRead(track: Track, reading: Reading, plan: Plan): Track {
+  if (!reading.swapFeet && !reading.axes && reading.unitM === undefined) return track;
+  const { at, heading } = mapsOf(reading, plan);
+  const places = ({ x, y }: Places): Places => {
+    const mapped = { x: new Float64Array(x.length), y: new Float64Array(x.length) };
+    for (let i = 0; i < x.length; i++) {
+      const p = at({ x: x[i]!, y: y[i]! });
+      mapped.x[i] = p.x;
+      mapped.y[i] = p.y;
+    }
+    return mapped;
+  };
+  const headings = (values: Samples | null): Samples | null => values?.map(heading) ?? null;
+  const unitM = reading.unitM ?? 1;
+  const foot = (samples: FootSamples): FootSamples => ({
+    ...places(samples),
+    headingDeg: headings(samples.headingDeg),
+    z: samples.z?.map((z) => unitM * z) ?? null,
+  });
+  const [left, right] = [foot(track.left), foot(track.right)];
+  return {
+    ...track,
+    left: reading.swapFeet ? right : left,
+    right: reading.swapFeet ? left : right,
+    target: track.target && { ...places(track.target), headingDeg: headings(track.target.headingDeg) },
+    targetLeft: track.targetLeft && places(track.targetLeft),
+    targetRight: track.targetRight && places(track.targetRight),
+  };
+}
+
+/** The drill a reading means: begun on the other side, or with the other foot in front. */
+export function drillRead({ plan, student }: PlannedDrill, reading: Reading): PlannedDrill {
+  const { pattern } = plan;
+  return {
+    plan: reading.otherStart
+      ? { ...plan, pattern: { ...pattern, startSide: pattern.startSide === 'left' ? 'right' : 'left' } }
+      : plan,
+    student: reading.otherLead ? { ...student, leadSide: otherFoot(student.leadSide) } : student,
+  };
+}
+
+/** A drill with its marks and its target moved as one; the room stays. */
+export function marksMoved(drill: PlannedDrill, { shiftM, turnDeg, about }: FrameOffset): PlannedDrill {
+  const moved = (p: Point): Point => {
+    const turned = turnAbout(p, about, turnDeg);
+    return { x: turned.x + shiftM.x, y: turned.y + shiftM.y };
+  };
+  const { plan } = drill;
+  const { pattern, target } = plan;
+  return {
+    ...drill,
+    plan: {
+      ...plan,
+      target: { ...target, at: moved(target.at) },
+      pattern: {
+        ...pattern,
+        firstCone: moved(pattern.firstCone),
+        laneHeadingDeg: wrapDeg(pattern.laneHeadingDeg + turnDeg),
+      },
+    },
+  };
+}

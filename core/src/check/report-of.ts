@@ -1,0 +1,181 @@
+import { distanceM } from '../geometry/index.ts';
+import type { CaptureUncertainty, Finding, Performance } from '../rules/index.ts';
+import type { Verdict } from '../measure/index.ts';
+import { medianOf } from '../track/index.ts';
+import { balanceReport } from './balance.ts';
+import { flatFindings, type Cause } from './causes.ts';
+import { stepErrors } from './compare.ts';
+import type { FrameReport } from './frame.ts';
+import type { JudgedTrack, SeenTrack } from './judge-track.ts';
+import { errorScores } from './measures.ts';
+import type { Question } from './questions.ts';
+import type { Reading } from './reading.ts';
+import {
+  ENGINE_VERSION,
+  type BeatReport,
+  type CheckReport,
+  type MoveReport,
+  type RangeReport,
+} from './report.ts';
+
+/** What stands beside the judgement: how the recording was read, and what is open about it. */
+interface Circumstances {
+  readonly reading: Reading;
+  readonly questions: readonly Question[];
+  /** Whether a question stands in the way of judging. */
+  readonly isOpen: boolean;
+  readonly frame: FrameReport | null;
+}
+
+/** The report of a judged recording. While a question stands in the way it holds no fault. */
+export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumstances): CheckReport {
+  const { rows, footwork, performance, planFindings, notes, tempo } = judged;
+  const { track, detection } = seen;
+  const matched = rows.filter((row) => row.planned && row.observed.length > 0).length;
+  const isJudged = !around.isOpen && matched > 0;
+  const causes = isJudged ? judged.causes : [];
+  const faults = causes.filter((cause) => cause.verdict === 'not-met');
+  const undecided = causes.filter((cause) => cause.verdict === 'cannot-tell');
+  const offsetS = offsetOf(rows);
+  const moves = moveReports(judged, causes, offsetS);
+  const { frame } = around;
+  return {
+    engine: ENGINE_VERSION,
+    reading: around.reading,
+    verdict: {
+      outcome: outcomeOf(faults.length, undecided.length, isJudged),
+      matched,
+      planned: footwork.moves.length,
+      faultCount: faults.length,
+      undecidedCount: undecided.length,
+    },
+    questions: around.questions,
+    capture: captureReport(track, detection, performance.uncertainty),
+    moves,
+    faults,
+    undecided,
+    planFindings,
+    notes,
+    frame: frame && { shiftM: frame.shiftM, turnDeg: frame.turnDeg, isOff: frame.isOff },
+    tempo,
+    footfalls: detection.events,
+    range: rangeReport(performance, causes),
+    beat: beatReport(moves, offsetS),
+    balance: balanceReport(performance),
+  };
+}
+
+/** Start of the drill in the capture's clock against the plan's. */
+function offsetOf(rows: JudgedTrack['rows']): number | null {
+  const offsets = rows.flatMap(({ planned, observed }) =>
+    planned && observed.length === 2 ? [observed[0]!.landS - planned.beatS] : [],
+  );
+  return offsets.length > 0 ? medianOf(offsets) : null;
+}
+
+function outcomeOf(faults: number, undecided: number, isJudged: boolean): Verdict {
+  if (!isJudged) return 'cannot-tell';
+  if (faults > 0) return 'not-met';
+  return undecided > 0 ? 'cannot-tell' : 'met';
+}
+
+function captureReport(
+  track: SeenTrack['track'],
+  detection: SeenTrack['detection'],
+  uncertainty: CaptureUncertainty,
+): CheckReport['capture'] {
+  const withHeadings = track.left.headingDeg !== null && track.right.headingDeg !== null;
+  const notices: string[] = [];
+  if (!withHeadings) notices.push('No headings in this capture: facing was not checked.');
+  if (detection.missingShare > 0.1) {
+    notices.push(
+      `${Math.round(100 * detection.missingShare)} % of the samples are missing: times near the holes are rough.`,
+    );
+  }
+  return {
+    durationS: track.timeS.at(-1)! - track.timeS[0]!,
+    rateHz: detection.rateHz,
+    noiseM: detection.noiseM,
+    missingShare: detection.missingShare,
+    positionUM: uncertainty.positionM,
+    timeUS: uncertainty.timeS,
+    headingUDeg: withHeadings ? uncertainty.headingDeg : null,
+    notices,
+  };
+}
+
+function moveReports(
+  { rows, performance, clock }: JudgedTrack,
+  causes: readonly Cause[],
+  offsetS: number | null,
+): MoveReport[] {
+  const findings = flatFindings(causes);
+  const performed = new Map(performance.moves.map((move) => [move.events[0]!.number, move]));
+  const byMove = new Map<number, Finding[]>();
+  const extras: Finding[] = [];
+  for (const found of findings) {
+    if (found.moveNumber === null) extras.push(found);
+    else byMove.set(found.moveNumber, [...(byMove.get(found.moveNumber) ?? []), found]);
+  }
+  const fittedM = performance.stance.separation.valueM;
+  return rows.map(({ planned, observed }): MoveReport => {
+    const own = planned
+      ? (byMove.get(planned.number) ?? [])
+      : extras.filter((found) => observed.some((seen) => Math.abs(seen.landS - found.timeS) < 1e-9));
+    const seen = planned && observed.find((event) => event.foot === planned.firstFoot);
+    const errors = planned && seen ? stepErrors(planned.events[0]!, seen) : null;
+    const after = observed[0] && performed.get(observed[0].number)?.after;
+    const certain = own.filter((found) => found.verdict === 'not-met');
+    const open = own.filter((found) => found.verdict === 'cannot-tell');
+    return {
+      number: planned?.number ?? null,
+      status: !planned ? 'extra' : (['missed', 'one-foot', 'matched'] as const)[observed.length as 0 | 1 | 2],
+      timeS: observed[0]?.landS ?? clock.planToTrackS(planned!.beatS),
+      firstFootPlanned: planned?.firstFoot ?? null,
+      firstFootObserved: observed[0]?.foot ?? null,
+      directionErrorDeg: errors?.directionDeg ?? null,
+      distanceErrorM: errors?.distanceM ?? null,
+      separationErrorM: after ? distanceM(after.left, after.right) - fittedM : null,
+      timingErrorS:
+        planned && observed.length === 2 && offsetS !== null
+          ? observed[0]!.landS - planned.beatS - offsetS
+          : null,
+      footfalls: observed.map((event) => event.number),
+      faults: [...new Set(certain.map((found) => found.fault))],
+      undecided: [...new Set(open.map((found) => found.fault))],
+      verdict: certain.length > 0 ? 'not-met' : open.length > 0 ? 'cannot-tell' : 'met',
+    };
+  });
+}
+
+function rangeReport({ gap, spanS }: Performance, causes: readonly Cause[]): RangeReport {
+  const findings = flatFindings(causes);
+  const errors: number[] = [];
+  let sum = 0;
+  let inside = 0;
+  let longest = 0;
+  let run = 0;
+  for (let i = 0; i < gap.timeS.length; i++) {
+    const t = gap.timeS[i]!;
+    if (t < spanS[0] || t > spanS[1]) continue;
+    errors.push(gap.gapM[i]! - gap.plannedM[i]!);
+    sum += gap.gapM[i]!;
+    const within = gap.gapM[i]! >= gap.nearM[i]! && gap.gapM[i]! <= gap.farM[i]!;
+    if (within) inside++;
+    run = within || i === 0 ? 0 : run + t - gap.timeS[i - 1]!;
+    longest = Math.max(longest, run);
+  }
+  return {
+    error: errorScores(errors),
+    meanGapM: errors.length > 0 ? sum / errors.length : null,
+    shareInBand: errors.length > 0 ? inside / errors.length : null,
+    excursions: findings.filter((found) => found.fault === 'out-of-band' && found.verdict === 'not-met')
+      .length,
+    longestExcursionS: longest,
+  };
+}
+
+function beatReport(moves: readonly MoveReport[], offsetS: number | null): BeatReport {
+  const timing = moves.flatMap((move) => (move.timingErrorS === null ? [] : [move.timingErrorS]));
+  return { offsetS, asynchrony: errorScores(timing) };
+}

@@ -1,0 +1,133 @@
+import type { RuleLimits } from '../body/index.ts';
+import type { FootEvent } from '../pattern/index.ts';
+import { finding, type EventUncertainty, type Found } from '../rules/index.ts';
+import { atMost, type Verdict } from '../measure/index.ts';
+import { medianOf } from '../track/index.ts';
+import type { AlignedMove } from './align.ts';
+
+export interface TempoReport {
+  readonly askedPerMin: number;
+  /** Beats a minute of the student's own landings; null where too few moves were found. */
+  readonly walkedPerMin: number | null;
+  /** Standard deviation of the first landings about the student's own even beat, seconds. */
+  readonly spread: number | null;
+  readonly verdict: Verdict;
+  /** Expanded uncertainty of the walked tempo, beats a minute. */
+  readonly expandedU: number;
+}
+
+/** A first landing with its beat. */
+interface Landing {
+  readonly number: number;
+  readonly event: FootEvent;
+  readonly beatS: number;
+  readonly landS: number;
+  /** Whether the beat may have been lost since the landing before: something was put in or left out. */
+  readonly afterBreak: boolean;
+}
+
+const LEAST_LANDINGS = 4;
+
+function landingsOf(rows: readonly AlignedMove[]): Landing[] {
+  const found: Landing[] = [];
+  let afterBreak = true;
+  for (const { planned, observed } of rows) {
+    if (!planned || observed.length < planned.events.length) {
+      afterBreak = true;
+      continue;
+    }
+    const event = observed.reduce((a, b) => (b.landS < a.landS ? b : a));
+    found.push({ number: planned.number, event, beatS: planned.beatS, landS: event.landS, afterBreak });
+    afterBreak = false;
+  }
+  return found;
+}
+
+/** Seconds walked for a second planned: the median over the steps from beat to beat. */
+const paceOf = (landings: readonly Landing[]): number =>
+  medianOf(
+    landings.flatMap((landing, i) => {
+      const before = landings[i - 1];
+      return before && !landing.afterBreak
+        ? [(landing.landS - before.landS) / (landing.beatS - before.beatS)]
+        : [];
+    }),
+  );
+
+/**
+ * The tempo a drill was walked at, and the moves that were off the student's own beat. A beat that is lost
+ * stays lost: a landing is compared with the one before it and with the median of the three before it, and
+ * is off the beat only where it is off both.
+ */
+export function judgeTempo(
+  rows: readonly AlignedMove[],
+  askedPerMin: number,
+  limits: RuleLimits,
+  uOf: (event: FootEvent) => EventUncertainty,
+): { readonly tempo: TempoReport; readonly found: readonly Found[] } {
+  const landings = landingsOf(rows);
+  const pace = landings.length < LEAST_LANDINGS ? NaN : paceOf(landings);
+  if (!(pace > 0)) {
+    const tempo = {
+      askedPerMin,
+      walkedPerMin: null,
+      spread: null,
+      expandedU: 0,
+      verdict: 'cannot-tell' as const,
+    };
+    return { tempo, found: [] };
+  }
+  const walkedPerMin = askedPerMin / pace;
+  const beatS = (60 / askedPerMin) * pace;
+  const limitS = limits.beatShare * beatS;
+  const found: Found[] = [];
+  const offs: number[] = [];
+  let late: number[] = [];
+  for (const landing of landings) {
+    const lateS = landing.landS - pace * landing.beatS;
+    if (landing.afterBreak) late = [];
+    const before = late.at(-1);
+    if (before !== undefined) {
+      const views = [lateS - before, lateS - medianOf(late.slice(-3))];
+      const measured = Math.min(...views.map(Math.abs));
+      offs.push(lateS - medianOf(late.slice(-3)));
+      const expandedU = 2 * Math.SQRT2 * uOf(landing.event).landS;
+      found.push(
+        ...finding(atMost(measured, limitS, expandedU), {
+          fault: 'off-beat',
+          timeS: landing.landS,
+          foot: landing.event.foot,
+          moveNumber: landing.number,
+          at: landing.event.to,
+          measured,
+          limit: limitS,
+          unit: 's',
+          expandedU,
+        }),
+      );
+    }
+    late.push(lateS);
+  }
+  const uS = medianOf(landings.map(({ event }) => uOf(event).landS));
+  const spanBeats = Math.max(1, landings.length - 1);
+  const expandedU = (2 * Math.SQRT2 * uS * walkedPerMin) / (beatS * spanBeats);
+  const verdict = atMost(Math.abs(walkedPerMin - askedPerMin), limits.tempoShare * askedPerMin, expandedU);
+  const mean = offs.reduce((a, b) => a + b, 0) / Math.max(1, offs.length);
+  const spread = Math.sqrt(offs.reduce((sum, off) => sum + (off - mean) ** 2, 0) / Math.max(1, offs.length));
+  const first = landings[0]!;
+  const wholeWalk = finding(verdict, {
+    fault: 'off-beat',
+    timeS: first.landS,
+    foot: null,
+    moveNumber: null,
+    at: null,
+    measured: walkedPerMin,
+    limit: askedPerMin * (1 + Math.sign(walkedPerMin - askedPerMin) * limits.tempoShare),
+    unit: 'per min',
+    expandedU,
+  });
+  return {
+    tempo: { askedPerMin, walkedPerMin, spread, expandedU, verdict },
+    found: [...wholeWalk, ...found],
+  };
+}

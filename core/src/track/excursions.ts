@@ -1,0 +1,101 @@
+import { distanceM } from '../geometry/index.ts';
+import { place } from './place.ts';
+import type { Run } from './segment.ts';
+import type { FootSignal } from './signal.ts';
+import { medianOf } from './track.ts';
+
+/** A ball that rises so high is on no step: a kick, a raised knee (own choice). */
+const RAISED_M = 0.2;
+/** It is on the floor again below this, or below so many sigmas of the height. */
+const DOWN_M = 0.015;
+const DOWN_SIGMAS = 4;
+/** The longest kick or raised knee, seconds. */
+const LONGEST_S = 3;
+/** A foot that comes back so near to where it was has come back. */
+export const SAME_PLACE_M = 0.08;
+/** A foot that went out at least so far and came back may have been in the air (own choice). */
+export const OUT_AT_LEAST_M = 0.2;
+
+/** A stretch in which a foot was in the air and not on a step, or may have been. */
+export interface Excursion {
+  readonly fromS: number;
+  readonly toS: number;
+  /** Greatest height of the ball above its floor; null where the capture has no height. */
+  readonly topM: number | null;
+  /** How far it went out. */
+  readonly outM: number;
+}
+
+/** Kicks, raised knees and hops: by height where the capture has it, else by coming back to where it was. */
+export const excursionsOf = (signal: FootSignal, runs: readonly Run[]): Excursion[] =>
+  signal.z ? byHeight(signal, signal.z) : byReturn(signal, runs);
+
+function outOf({ x, y }: FootSignal, from: number, to: number): number {
+  const home = { x: x[from]!, y: y[from]! };
+  let outM = 0;
+  for (let i = from; i < to; i++) outM = Math.max(outM, distanceM(home, { x: x[i]!, y: y[i]! }));
+  return outM;
+}
+
+function byHeight(signal: FootSignal, z: Float64Array): Excursion[] {
+  const { t } = signal;
+  const known = z.filter((value) => !Number.isNaN(value));
+  if (known.length === 0) return [];
+  const floorM = medianOf(known);
+  const noiseM = medianOf(known.map((value) => Math.abs(value - floorM))) / 0.6745;
+  const downM = Math.max(DOWN_M, DOWN_SIGMAS * noiseM);
+  const found: Excursion[] = [];
+  let from = -1;
+  let topM = 0;
+  const close = (to: number): void => {
+    const [fromS, toS] = [t[from] ?? NaN, t[to]!];
+    if (topM > RAISED_M && toS - fromS < LONGEST_S)
+      found.push({ fromS, toS, topM, outM: outOf(signal, from, to) });
+    from = -1;
+    topM = 0;
+  };
+  for (let i = 0; i < t.length; i++) {
+    const height = z[i]! - floorM;
+    if (Number.isNaN(height)) continue;
+    if (height > downM) {
+      if (from < 0) from = Math.max(0, i - 1);
+      topM = Math.max(topM, height);
+    } else if (from >= 0) close(i);
+  }
+  if (from >= 0) close(t.length - 1);
+  return found;
+}
+
+function byReturn(signal: FootSignal, runs: readonly Run[]): Excursion[] {
+  const { t } = signal;
+  return runs.flatMap((run, i): Excursion[] => {
+    const before = place(signal, runs[i - 1]?.to ?? 0, run.from, 'late');
+    const after = place(signal, run.to, runs[i + 1]?.from ?? t.length, 'early');
+    if (!before || !after || distanceM(before, after) > SAME_PLACE_M) return [];
+    const outM = outOf(signal, run.from, run.to);
+    if (outM < OUT_AT_LEAST_M) return [];
+    return [{ fromS: t[run.from]!, toS: t[run.to - 1]!, topM: null, outM }];
+  });
+}
+
+/** A signal without the samples of its excursions: what is left was on the floor, or on a step. */
+export function withoutExcursions(signal: FootSignal, excursions: readonly Excursion[]): FootSignal {
+  if (excursions.length === 0) return signal;
+  const { t } = signal;
+  const kept: number[] = [];
+  let next = 0;
+  for (let i = 0; i < t.length; i++) {
+    while (next < excursions.length && excursions[next]!.toS < t[i]!) next++;
+    const excursion = excursions[next];
+    if (!excursion || t[i]! < excursion.fromS) kept.push(i);
+  }
+  const pick = (values: Float64Array): Float64Array => Float64Array.from(kept, (i) => values[i]!);
+  return {
+    ...signal,
+    t: pick(t),
+    x: pick(signal.x),
+    y: pick(signal.y),
+    heading: signal.heading && pick(signal.heading),
+    z: signal.z && pick(signal.z),
+  };
+}

@@ -1,0 +1,90 @@
+import { distanceM, type Point } from '../geometry/index.ts';
+import { OUT_AT_LEAST_M, SAME_PLACE_M, type Excursion } from './excursions.ts';
+import type { ObservedEvent, Raise } from './observed.ts';
+
+/** A foot that stays out longer than this has stepped there, seconds (own choice). */
+const STAYS_OUT_S = 0.8;
+/** When a foot left the floor and touched it, where its height tells, 1 sigma. */
+const SPAN_U_S = 0.02;
+
+export interface Sorted {
+  /** What changes a foot's place on the floor. */
+  readonly events: readonly ObservedEvent[];
+  readonly raises: readonly Raise[];
+}
+
+/** One event from the first lift to the last landing of two. */
+const joined = (out: ObservedEvent, back: ObservedEvent): ObservedEvent => ({
+  ...back,
+  how: 'raise',
+  from: out.from,
+  liftS: out.liftS,
+  liftUS: out.liftUS,
+  headingBeforeDeg: out.headingBeforeDeg,
+});
+
+/**
+ * Parts kicks, raised knees and hops on the spot from what changes a foot's place. One that came down
+ * elsewhere is an event like a step. A foot that was seen to go out, to stand there for less than a moment and
+ * to come back while the other one stood may have been in the air all the while.
+ * @param start where the foot stood at first
+ */
+export function sortRaises(
+  seen: {
+    readonly events: readonly ObservedEvent[];
+    readonly start: Point;
+    readonly foot: ObservedEvent['foot'];
+  },
+  excursions: readonly Excursion[],
+  stands: (fromS: number, toS: number) => boolean,
+): Sorted {
+  const kept: ObservedEvent[] = [];
+  const raises: Raise[] = [];
+  const used = new Set<Excursion>();
+  const { events } = seen;
+  for (let i = 0; i < events.length; i++) {
+    const [event, back] = [events[i]!, events[i + 1]];
+    const excursion = excursions.find(({ fromS, toS }) => event.liftS < toS && event.landS > fromS);
+    if (excursion) {
+      used.add(excursion);
+      const { fromS, toS } = excursion;
+      kept.push({ ...event, how: 'raise', liftS: fromS, landS: toS, liftUS: SPAN_U_S, landUS: SPAN_U_S });
+    } else if (back && isReturn(event, back) && stands(event.liftS, back.landS)) {
+      raises.push({ event: joined(event, back), heightM: null, outM: distanceM(event.from, event.to) });
+      i++;
+    } else kept.push(event);
+  }
+  for (const excursion of excursions) if (!used.has(excursion)) raises.push(onTheSpot(seen, excursion));
+  return { events: kept, raises };
+}
+
+const isReturn = (out: ObservedEvent, back: ObservedEvent): boolean =>
+  distanceM(out.from, out.to) > OUT_AT_LEAST_M &&
+  distanceM(back.to, out.from) < SAME_PLACE_M &&
+  back.liftS - out.landS < STAYS_OUT_S;
+
+/** A foot that came back to where it was. */
+function onTheSpot(
+  { events, start, foot }: Parameters<typeof sortRaises>[0],
+  { fromS, toS, topM, outM }: Excursion,
+): Raise {
+  const before = events.findLast(({ landS }) => landS <= fromS);
+  const at = before?.to ?? start;
+  const headingDeg = before?.headingAfterDeg ?? null;
+  const event: ObservedEvent = {
+    number: 0,
+    foot,
+    how: 'raise',
+    from: at,
+    to: at,
+    liftS: fromS,
+    landS: toS,
+    headingBeforeDeg: headingDeg,
+    headingAfterDeg: headingDeg,
+    liftUS: SPAN_U_S,
+    landUS: SPAN_U_S,
+    placeUM: before?.placeUM ?? 0,
+    headingUDeg: before?.headingUDeg ?? 0,
+  };
+  return { event, heightM: topM, outM };
+}
