@@ -88,7 +88,7 @@ test('from the first screen to a checked student, and all of it is there after a
   });
 
   await test.step('the check shows each move, each fault with its numbers, the gap and its measures', async () => {
-    await expect(page.getByText(/48 of 48 planned moves were found/)).toBeVisible();
+    await expect(page.getByText(/54 of 54 planned moves were found/)).toBeVisible();
     const findings = page.getByRole('list', { name: 'Findings' });
     const short = findings.getByRole('button', { name: /step short \(move 9, right\)/ });
     await expect(short).toContainText(/11\.\d cm ± 0\.\d cm, limit 17\.\d cm/);

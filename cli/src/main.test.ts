@@ -37,9 +37,11 @@ const DRILL = ['--plan', example('zigzag.plan.json'), '--student', example('imke
 test('expand gives the footfalls as JSON, CSV or SVG', async () => {
   const json = JSON.parse((await run('expand', ...DRILL)).out) as {
     footfalls: { foot: string; land_s: number }[];
+    moves: { number: number }[];
     findings: unknown[];
   };
-  expect(json.footfalls).toHaveLength(96);
+  // Two feet a move, the last move numbered with how many there are.
+  expect(json.footfalls).toHaveLength(2 * json.moves.at(-1)!.number);
   expect(json.footfalls[0]!.foot).toBe('left');
   expect(json.findings).toEqual([]);
   const csv = await run('expand', ...DRILL, '--format', 'csv');
@@ -119,9 +121,10 @@ test('check finds in the example what was put into it', async () => {
       limit: number;
       uncertainty: number;
       move_number: number;
+      consequences: unknown[];
     }[];
     moves: { number: number; verdict: string }[];
-    verdict: { outcome: string; matched: number; planned: number };
+    verdict: { outcome: string; matched: number; planned: number; fault_count: number };
     range: object;
     beat: object;
     balance: object;
@@ -134,6 +137,18 @@ test('check finds in the example what was put into it', async () => {
     expect(found).toMatchObject({ fault, move_number: moveNumber });
     expect(found!.uncertainty).toBeGreaterThan(0);
   }
+  // Four things went wrong, and four are counted: what followed stands under them.
+  expect(report.faults).toHaveLength(placed.length);
+  expect(report.verdict.fault_count).toBe(placed.length);
+  expect(report).toMatchObject({
+    undecided: [],
+    plan_findings: [],
+    notes: [],
+    questions: [],
+    frame: { shift_m: { x: expect.any(Number) as number }, turn_deg: expect.any(Number) as number },
+    tempo: { asked_per_min: 60, verdict: 'met' },
+  });
+  expect(report.faults[0]!.consequences).not.toEqual([]);
   expect(recordDemoDrill(DEMO_DRILLS[0]!).planned.student.name).toBe('Imke Varga');
 });
 
@@ -143,6 +158,25 @@ test('a clean recording passes', async () => {
   const { code, out } = await run(...args);
   expect(code).toBe(0);
   expect((JSON.parse(out) as { faults: unknown[] }).faults).toEqual([]);
+});
+
+test('what cannot be told fails only when asked to: verdict, lists and exit code agree', async () => {
+  const noor = ['--student', example('noor.student.json'), '--track', example('noor.track.csv')];
+  const check = (...more: string[]) =>
+    run('check', '--plan', example('wide-zigzag.plan.json'), ...noor, ...more);
+  const asked = await check('--fail-on', 'faults');
+  const report = JSON.parse(asked.out) as {
+    verdict: { outcome: string; undecided_count: number };
+    faults: unknown[];
+    undecided: { verdict: string }[];
+  };
+  expect(report.verdict.outcome).toBe('cannot-tell');
+  expect(report.faults).toEqual([]);
+  expect(report.undecided).toHaveLength(report.verdict.undecided_count);
+  expect(new Set(report.undecided.map(({ verdict }) => verdict))).toEqual(new Set(['cannot-tell']));
+  expect(asked.code).toBe(0);
+  expect((await check('--fail-on', 'undecided')).code).toBe(1);
+  expect((await check()).code).toBe(0);
 });
 
 test('range gives a pair the contact distances of both, a bag those of one', async () => {

@@ -11,13 +11,10 @@ import {
   type ReachTarget,
   type Striker,
 } from '@angled-chalk/core/range';
-import type { Finding } from '@angled-chalk/core/rules';
 import { readTrackCsv } from '@angled-chalk/core/track';
-import { checkFile, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
+import { checkFile, openFinding, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
 import { must, readText, UsageError, writeResult } from './files.ts';
 import { json, need, oneOf, readDrill, readOptions, type Verb } from './options.ts';
-
-const openFinding = ({ expandedU, ...rest }: Finding): unknown => ({ ...rest, uncertainty: expandedU });
 
 /** Plan and student to footfalls, with the findings of the rules. */
 export const expandVerb: Verb = async (args) => {
@@ -67,7 +64,8 @@ export const checkVerb: Verb = async (args) => {
   const { report } = checkTrack(drill, track);
   await writeResult(values.out, json(checkFile(drill, report)));
   const { outcome } = report.verdict;
-  return (failOn && outcome === 'not-met') || (failOn === 'undecided' && outcome === 'cannot-tell') ? 1 : 0;
+  const fails = outcome === 'not-met' || (failOn === 'undecided' && outcome === 'cannot-tell');
+  return failOn !== undefined && fails ? 1 : 0;
 };
 
 const openContact = ({ contact, toeGapM }: ReachRow): unknown => {

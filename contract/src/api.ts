@@ -151,25 +151,51 @@ export const verdictSchema = z.object({
   undecidedCount: z.number().int().min(0),
 });
 
-/** A check keeps the plan and the body of its day, so that an old check never changes. */
+/** Largest report of a check, packed: one of ten minutes has about a tenth of it. */
+const LARGEST_REPORT = 6_000_000;
+
+/** Counts that can be: nothing is met with faults, and no more is found than was planned. */
+const possibleVerdictSchema = verdictSchema
+  .refine(({ matched, planned }) => matched <= planned, {
+    path: ['matched'],
+    error: 'More moves were found than planned.',
+  })
+  .refine(
+    ({ outcome, faultCount, undecidedCount }) =>
+      outcome === 'met'
+        ? faultCount + undecidedCount === 0
+        : outcome === 'cannot-tell'
+          ? faultCount === 0
+          : faultCount > 0,
+    { path: ['outcome'], error: 'The outcome does not follow from the counts.' },
+  );
+
+/** A check keeps the plan, the body and the judgement of its day, so that an old check never changes. */
 export const checkInputSchema = z.object({
   id: idSchema,
   studentId: idSchema,
   trackId: idSchema,
   planId: idSchema.nullable(),
   drill: z.object({ plan: planSchema, student: studentFitSchema }),
-  verdict: verdictSchema,
+  verdict: possibleVerdictSchema,
   headline: wordsSchema(500),
+  /** Version of the engine that judged, and its report as `packCheck` packs it. */
+  engine: z.number().int().min(1),
+  report: z.base64().max(LARGEST_REPORT),
 });
 export const checkSchema = checkInputSchema.extend({
   /** Null only for checks of an earlier version whose recording is not there any more. */
   trackId: idSchema.nullable(),
+  verdict: verdictSchema,
+  /** Null for checks of an earlier version, which kept no report. */
+  engine: z.number().int().min(1).nullable(),
+  report: z.string().nullable(),
   studentName: z.string(),
   planName: z.string(),
   createdAt: z.iso.datetime(),
 });
 /** A check in a list: what was found, without the drill it was found in. */
-export const checkSummarySchema = checkSchema.omit({ drill: true });
+export const checkSummarySchema = checkSchema.omit({ drill: true, report: true });
 export type CheckSummary = z.infer<typeof checkSummarySchema>;
 export const checkPageSchema = pageOf(checkSummarySchema);
 export type CheckPage = z.infer<typeof checkPageSchema>;

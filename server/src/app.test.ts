@@ -1,4 +1,5 @@
 import { SCHOOLS } from '@angled-chalk/core/body';
+import { packCheck, unpackCheck } from '@angled-chalk/core/check';
 import { DEMO_FLOORS, DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
 import { packTrack, unpackTrack } from '@angled-chalk/core/track';
 import {
@@ -306,7 +307,7 @@ describe('tracks and checks', () => {
     const input = testCheck(studentId, trackId, 'Imke');
     await request(app).post('/api/checks').send(input).expect(201);
     const { body } = await request(app).get('/api/checks').query({ studentId }).expect(200);
-    const { drill: _, ...summary } = input;
+    const { drill: _drill, report, ...summary } = input;
     expect(checkPageSchema.parse(body)).toEqual({
       total: 1,
       items: [
@@ -320,10 +321,44 @@ describe('tracks and checks', () => {
     });
     const { body: whole } = await request(app).get(`/api/checks/${input.id}`).expect(200);
     expect(checkSchema.parse(whole)).toMatchObject(input);
+    // The report comes back as it was judged, and nothing needs to be computed again to show it.
+    expect(unpackCheck(checkSchema.parse(whole).report!)).toEqual(unpackCheck(report));
     await request(app)
       .post('/api/checks')
       .send({ ...input, id: randomUUID(), trackId: randomUUID() })
       .expect(404);
+    await request(app)
+      .post('/api/checks')
+      .send({ ...input, id: randomUUID(), studentId: randomUUID() })
+      .expect(404);
+  });
+
+  test('a check that cannot be is refused, with its place', async () => {
+    const studentId = await addStudent();
+    const trackId = await addTrack(studentId);
+    const input = testCheck(studentId, trackId);
+    const { verdict } = input;
+    const other = packCheck({
+      ...unpackCheck(input.report),
+      report: { ...unpackCheck(input.report).report, engine: 99 },
+    });
+    const impossible: readonly (readonly [object, string])[] = [
+      [{ verdict: { ...verdict, matched: verdict.planned + 1 } }, 'verdict.matched'],
+      [{ verdict: { ...verdict, faultCount: 3 } }, 'verdict.outcome'],
+      [{ verdict: { ...verdict, outcome: 'not-met', faultCount: 3 } }, 'verdict.outcome'],
+      [{ verdict: { ...verdict, planned: verdict.planned + 1 } }, 'verdict.planned'],
+      [{ report: 'bm90IGEgcmVwb3J0' }, 'report'],
+      [{ report: other }, 'engine'],
+    ];
+    for (const [wrong, path] of impossible) {
+      const { body } = await request(app)
+        .post('/api/checks')
+        .send({ ...input, ...wrong, id: randomUUID() })
+        .expect(400);
+      expect(apiErrorSchema.parse(body).error.place.path).toBe(path);
+    }
+    const { body: none } = await request(app).get('/api/checks').query({ studentId }).expect(200);
+    expect(checkPageSchema.parse(none).total).toBe(0);
   });
 });
 

@@ -103,10 +103,10 @@ export function createApp(opened: OpenDatabase, options: AppOptions): App {
   return { express: app, scrubbing, signIn };
 }
 
-/** A roster has its own, larger limit. */
+/** What is larger than everything else has its own limit. */
+const LARGE = new Set(['/students/import', '/checks']);
 const readsJson = (request: IncomingMessage): boolean =>
-  (request.headers['content-type'] ?? '').startsWith('application/json') &&
-  request.url !== '/students/import';
+  (request.headers['content-type'] ?? '').startsWith('application/json') && !LARGE.has(request.url ?? '');
 
 /** A log line says what was asked and how it ended; never names, notes, recordings, or who asked. */
 const QUIET = {

@@ -3,7 +3,8 @@ import { createHash, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEMO_PLAN } from '@angled-chalk/core/sim';
+import { checkTrack, packCheck } from '@angled-chalk/core/check';
+import { DEMO_DRILLS, DEMO_PLAN, recordDemoDrill } from '@angled-chalk/core/sim';
 
 const BUNDLE = join(__dirname, '../dist/main.js');
 
@@ -160,6 +161,15 @@ export const testCheck = (studentId: string, trackId: string, name = 'Ada') => (
     plan: DEMO_PLAN,
     student: { name, leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
   },
-  verdict: { outcome: 'met', matched: 48, planned: 48, faultCount: 0, undecidedCount: 0 },
+  verdict: REPORT.report.verdict,
   headline: `${name} met it.`,
+  engine: REPORT.report.engine,
+  report: packCheck(REPORT),
 });
+
+/** The demo plan walked without a fault, judged once for all tests of a file. */
+const REPORT = (() => {
+  const clean = DEMO_DRILLS[1]!;
+  const { planned, track } = recordDemoDrill(clean);
+  return checkTrack(planned, track);
+})();

@@ -5,6 +5,7 @@ export { clockMap } from './clock.ts';
 export { compareWithPlan } from './compare.ts';
 export { type CheckNote, noteWords } from './notes.ts';
 export { performedMoves, plannedGap } from './observe.ts';
+export { packCheck, unpackCheck } from './pack-result.ts';
 export { questionWords } from './question-words.ts';
 export type { Question } from './questions.ts';
 export type { Reading } from './reading.ts';

@@ -41,7 +41,7 @@ export const DEMO_DRILLS: readonly DemoDrill[] = [
         { fault: 'step-short', moveNumber: 9 },
         { fault: 'wrong-foot-first', moveNumber: 19 },
         { fault: 'feet-together', moveNumber: 30 },
-        { fault: 'step-over', moveNumber: 41 },
+        { fault: 'off-beat', moveNumber: 41 },
       ],
     },
   },

@@ -1,10 +1,13 @@
 import { checkInputSchema, pageQuerySchema } from '@angled-chalk/contract';
-import { Router } from 'express';
+import { Router, type Request, type Response } from 'express';
 import type { Database } from '../db/open.ts';
 import { HttpProblem, notFound } from '../http/errors.ts';
+import { jsonBody } from '../http/json-body.ts';
 import type { Lists } from '../http/lists.ts';
 import { idOf, valid } from '../http/validate.ts';
+import { findStudent } from '../students/store.ts';
 import { findTrack } from '../tracks/store.ts';
+import { holdToReport } from './kept-report.ts';
 import { addCheck, findCheck, latestChecks, listChecks } from './store.ts';
 
 export function checkRoutes(db: Database, lists: Lists): Router {
@@ -19,8 +22,10 @@ export function checkRoutes(db: Database, lists: Lists): Router {
     if (!found) throw notFound('check');
     response.json(found);
   });
-  router.post('/', async (request, response) => {
+  router.post('/', jsonBody({ limit: '8mb' }), async (request: Request, response: Response) => {
     const input = valid(checkInputSchema, request.body);
+    holdToReport(input);
+    if (!(await findStudent(db, input.studentId))) throw notFound('student');
     const track = await findTrack(db, input.trackId);
     if (!track) throw notFound('track');
     if (track.studentId !== input.studentId)

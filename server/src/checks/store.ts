@@ -13,6 +13,7 @@ const SUMMARY = {
   planName: checks.planName,
   verdict: checks.verdict,
   headline: checks.headline,
+  engine: checks.engine,
   createdAt: checks.createdAt,
 };
 
@@ -53,7 +54,7 @@ export async function latestChecks(db: Database): Promise<CheckSummary[]> {
 
 export async function findCheck(db: Database, id: string): Promise<StoredCheck | null> {
   const [row] = await db
-    .select({ ...SUMMARY, drill: checks.drill })
+    .select({ ...SUMMARY, drill: checks.drill, report: checks.report })
     .from(checks)
     .where(eq(checks.id, id));
   return row ? dated(row) : null;

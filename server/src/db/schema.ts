@@ -123,6 +123,9 @@ export const checks = pgTable(
       }>()
       .notNull(),
     headline: text().notNull(),
+    /** Who judged, and the packed report; null for checks of an earlier version. */
+    engine: integer(),
+    report: text(),
     createdAt: when().notNull(),
   },
   (table) => [

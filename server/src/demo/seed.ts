@@ -1,4 +1,4 @@
-import { checkTrack, verdictWords } from '@angled-chalk/core/check';
+import { checkTrack, packCheck, verdictWords } from '@angled-chalk/core/check';
 import {
   DEMO_CLUB_NAME,
   DEMO_DRILLS,
@@ -41,7 +41,8 @@ export async function seedDemo(db: Database): Promise<boolean> {
         packed,
       });
       if (drill.checkId === null) continue;
-      const { report } = checkTrack(planned, track);
+      const result = checkTrack(planned, track);
+      const { report } = result;
       await addCheck(inside, {
         id: drill.checkId,
         studentId,
@@ -50,6 +51,8 @@ export async function seedDemo(db: Database): Promise<boolean> {
         drill: planned,
         verdict: report.verdict,
         headline: verdictWords(report).headline,
+        engine: report.engine,
+        report: packCheck(result),
       });
     }
   });

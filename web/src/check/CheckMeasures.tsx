@@ -7,7 +7,7 @@ import { Panel } from '../parts/Page.tsx';
 /** Error scores of distance and beat, the share in band, and the balance at rest. */
 export function CheckMeasures({ report }: { readonly report: CheckReport }) {
   const units = useUnits();
-  const { range, beat, balance, capture } = report;
+  const { range, beat, balance, capture, tempo } = report;
   const small = (metres: number | undefined | null): string =>
     metres === undefined || metres === null ? 'none' : formatSmall(metres, units);
   const seconds = (value: number | undefined | null): string =>
@@ -28,6 +28,11 @@ export function CheckMeasures({ report }: { readonly report: CheckReport }) {
       'Beat',
       'Landing of the first foot against its beat, from the student’s own start.',
       [
+        [
+          'tempo, asked and walked',
+          `${Math.round(tempo.askedPerMin)} and ${tempo.walkedPerMin === null ? 'none' : tempo.walkedPerMin.toFixed(1)} a minute`,
+        ],
+        ['from beat to beat (spread)', seconds(tempo.spread)],
         ['mean', seconds(beat.asynchrony?.ce)],
         ['spread', seconds(beat.asynchrony?.ve)],
         ['start against the plan', seconds(beat.offsetS)],

@@ -2,12 +2,18 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { checkFile, type StoredCheck } from '@angled-chalk/contract';
-import { verdictWords, type CheckResult } from '@angled-chalk/core/check';
-import { faultWords, type Finding } from '@angled-chalk/core/rules';
-import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  flatFindings,
+  unpackCheck,
+  verdictWords,
+  type Cause,
+  type CheckReport,
+  type CheckResult,
+  type Reading,
+} from '@angled-chalk/core/check';
+import { faultWords } from '@angled-chalk/core/rules';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { api } from '../api/client.ts';
 import { useCheck } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { saveText } from '../parts/download.ts';
@@ -20,11 +26,16 @@ import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { NearSwitch } from '../drawing/NearSwitch.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback } from '../pattern/usePlayback.ts';
-import { runInWorker } from '../work/run.ts';
+import type { TaskState } from '../work/useTask.ts';
+import type { JudgedRecording } from '../work/worker.ts';
+import { Beside } from './Beside.tsx';
 import { CheckFloor } from './CheckFloor.tsx';
 import { CheckMeasures } from './CheckMeasures.tsx';
 import { GapChart } from './GapChart.tsx';
+import { JudgedAgain } from './JudgedAgain.tsx';
 import { MovesTable } from './MovesTable.tsx';
+import { QuestionBox } from './QuestionBox.tsx';
+import { useJudge, type ToJudge } from './useJudge.ts';
 
 export function CheckPage() {
   const { id } = useParams();
@@ -32,8 +43,9 @@ export function CheckPage() {
   if (check.isLoading) return <Busy what="Reading the check" />;
   if (check.error) return <ErrorBox error={check.error} />;
   const found = check.data!;
+  if (found.report !== null) return <Kept key={id} check={found} packed={found.report} />;
   if (found.trackId === null) return <WithoutRecording check={found} />;
-  return <Computed key={id} check={found} trackId={found.trackId} />;
+  return <JudgedForShow key={id} check={found} trackId={found.trackId} />;
 }
 
 /** A check of an earlier version whose recording is gone: what it said is kept. */
@@ -78,41 +90,73 @@ function NextSteps({ check }: { readonly check: StoredCheck }) {
   );
 }
 
-/** The evidence is computed again from the stored plan, body and samples: nothing is trusted to age. */
-function Computed({ check, trackId }: { readonly check: StoredCheck; readonly trackId: string }) {
-  const [progress, setProgress] = useState({ share: 0, stage: 'Reading the recording' });
-  const abort = useRef(new AbortController());
-  const result = useQuery({
-    queryKey: ['check-result', check.id],
-    queryFn: async () => {
-      const packed = await api.bytes(`/tracks/${trackId}/samples`);
-      return runInWorker(
-        (work, onProgress) => work.check(check.drill, packed, onProgress),
-        (share, stage) => setProgress({ share, stage }),
-        abort.current.signal,
-      );
-    },
-    staleTime: Infinity,
-    structuralSharing: false,
-    retry: false,
-  });
-  if (result.error) return <ErrorBox error={result.error} title="The check cannot be shown" />;
-  if (!result.data) {
-    return (
-      <Box sx={{ maxWidth: 520 }} role="status">
-        <Box sx={{ mb: 1 }}>{progress.stage} …</Box>
-        <LinearProgress
-          variant="determinate"
-          value={100 * progress.share}
-          aria-label={progress.stage}
-          sx={{ mb: 1.5 }}
-        />
-        <Button onClick={() => abort.current.abort()}>Stop</Button>
-      </Box>
-    );
-  }
-  return <CheckReportView check={check} result={result.data} />;
+const toJudge = ({ studentId, planId, drill }: StoredCheck, trackId: string, reading: Reading): ToJudge => ({
+  trackId,
+  studentId,
+  planId,
+  drill,
+  reading,
+});
+
+function Judging({ state, onStop }: { readonly state: TaskState; readonly onStop: () => void }) {
+  return (
+    <Box sx={{ maxWidth: 520, mb: 1.5 }} role="status">
+      <Box sx={{ mb: 1 }}>{state.stage} …</Box>
+      <LinearProgress
+        variant="determinate"
+        value={100 * state.share}
+        aria-label={state.stage}
+        sx={{ mb: 1.5 }}
+      />
+      <Button onClick={onStop}>Stop</Button>
+    </Box>
+  );
 }
+
+/** A check of an earlier version kept no report: its recording is judged again to show it. */
+function JudgedForShow({ check, trackId }: { readonly check: StoredCheck; readonly trackId: string }) {
+  const { judge, cancel, state, error } = useJudge();
+  const [result, setResult] = useState<CheckResult | null>(null);
+  useEffect(() => {
+    void judge(toJudge(check, trackId, {})).then((judged) => judged && setResult(judged.result));
+  }, [judge, check, trackId]);
+  if (error) return <ErrorBox error={error} title="The check cannot be shown" />;
+  if (!result)
+    return state ? <Judging state={state} onStop={cancel} /> : <Busy what="Reading the recording" />;
+  return (
+    <>
+      <Box sx={{ mb: 1, color: 'text.secondary' }}>
+        This check was made by an earlier version, which kept no report. It said: {check.headline} Its
+        recording was judged again for this page.
+      </Box>
+      <CheckReportView check={check} result={result} />
+    </>
+  );
+}
+
+/** The report as it was judged, at once. */
+function Kept({ check, packed }: { readonly check: StoredCheck; readonly packed: string }) {
+  const result = useMemo(() => {
+    try {
+      return unpackCheck(packed);
+    } catch {
+      return null;
+    }
+  }, [packed]);
+  if (result) return <CheckReportView check={check} result={result} />;
+  return check.trackId === null ? (
+    <WithoutRecording check={check} />
+  ) : (
+    <JudgedForShow check={check} trackId={check.trackId} />
+  );
+}
+
+const listTitle = ({ questions, faults, undecided }: CheckReport): string =>
+  questions.some(({ about }) => about !== 'frame')
+    ? 'Nothing is judged yet'
+    : faults.length + undecided.length === 0
+      ? 'No faults found'
+      : `Findings (${groupFindings([...faults, ...undecided]).length})`;
 
 function CheckReportView({ check, result }: { readonly check: StoredCheck; readonly result: CheckResult }) {
   const { units } = useClub();
@@ -122,9 +166,22 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
   // It opens near the feet, where the first thing happened.
   const [near, setNear] = useState(true);
   const findings = useMemo(
-    (): Finding[] => [...report.faults, ...report.undecided].sort((a, b) => a.timeS - b.timeS),
+    (): Cause[] => [...report.faults, ...report.undecided].sort((a, b) => a.timeS - b.timeS),
     [report],
   );
+  const told = useMemo(() => flatFindings(findings), [findings]);
+  const { judge, keep, judgeAndKeep, cancel, state, error } = useJudge();
+  const [again, setAgain] = useState<JudgedRecording | null>(null);
+  const order = (reading: Reading): ToJudge | null =>
+    check.trackId === null ? null : toJudge(check, check.trackId, reading);
+  const judgeAgain = async (): Promise<void> => {
+    const what = order(report.reading);
+    if (what) setAgain(await judge(what));
+  };
+  const readAs = (reading: Reading): void => {
+    const what = order({ ...report.reading, ...reading });
+    if (what) void judgeAndKeep(what);
+  };
   const landings = useMemo(() => report.footfalls.map(({ landS }) => landS), [report]);
   const endS = result.gap.timeS.at(-1) ?? 0;
   const playback = usePlayback(endS, landings);
@@ -143,7 +200,7 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
     setNear(true);
     setTimeS(findings[index]!.timeS);
   };
-  const { drill } = check;
+  const { drill } = result;
   return (
     <>
       <PageTitle
@@ -166,6 +223,11 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
             >
               Save the check
             </Button>
+            {check.trackId !== null && (
+              <Button disabled={state !== null} onClick={() => void judgeAgain()}>
+                Judge again
+              </Button>
+            )}
             <Button component={Link} to={`/students/${check.studentId}`}>
               Open the student
             </Button>
@@ -174,6 +236,26 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
       >
         {words.headline}
       </PageTitle>
+      {error && <ErrorBox error={error} title="The recording was not judged" />}
+      {state && <Judging state={state} onStop={cancel} />}
+      {report.questions.map((question) => (
+        <QuestionBox
+          key={question.about}
+          question={question}
+          busy={state !== null || check.trackId === null}
+          onRead={readAs}
+        />
+      ))}
+      {again && (
+        <JudgedAgain
+          before={report}
+          after={again.result.report}
+          onKeep={() => {
+            const what = order(report.reading);
+            if (what) void keep(what, again);
+          }}
+        />
+      )}
       {report.capture.notices.map((notice) => (
         <Box key={notice} sx={{ mb: 1, color: 'warning.main', fontWeight: 600 }}>
           {notice}
@@ -193,23 +275,24 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
             <NearSwitch near={near} onNear={setNear} />
           </PlaybackBar>
         </Box>
-        <Panel
-          title={findings.length === 0 ? 'No faults found' : `Findings (${groupFindings(findings).length})`}
-        >
-          {words.tally.length > 0 && (
-            <Box sx={{ mb: 1, color: 'text.secondary', fontSize: '0.86rem' }}>
-              {words.tally.map(({ fault, count }) => `${faultWords(fault)} ${count}`).join(' · ')}
-            </Box>
-          )}
-          <FindingList label="Findings" findings={findings} chosen={chosen} onChoose={choose} timed />
-        </Panel>
+        <Box>
+          <Panel title={listTitle(report)}>
+            {words.tally.some(({ count }) => count > 1) && (
+              <Box sx={{ mb: 1, color: 'text.secondary', fontSize: '0.86rem' }}>
+                {words.tally.map(({ fault, count }) => `${faultWords(fault)} ${count}`).join(' · ')}
+              </Box>
+            )}
+            <FindingList label="Findings" findings={findings} chosen={chosen} onChoose={choose} timed />
+          </Panel>
+          <Beside report={report} planId={check.planId} />
+        </Box>
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
         <GapChart
           result={result}
           timeS={playback.timeS}
           onTime={goTo}
-          faults={report.faults}
+          findings={told}
           aroundPlan={drill.plan.band.kind === 'around-plan'}
         />
         <CheckMeasures report={report} />

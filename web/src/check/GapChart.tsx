@@ -28,13 +28,13 @@ interface GapChartProps {
   readonly result: CheckResult;
   readonly timeS: number;
   readonly onTime: (timeS: number) => void;
-  readonly faults: readonly Finding[];
+  readonly findings: readonly Finding[];
   /** The band follows the planned gap, so the gap is best read against it. */
   readonly aroundPlan: boolean;
 }
 
 /** The gap to the target over time against the band and the plan; a click goes to the moment. */
-export function GapChart({ result, timeS, onTime, faults, aroundPlan }: GapChartProps) {
+export function GapChart({ result, timeS, onTime, findings, aroundPlan }: GapChartProps) {
   const units = useUnits();
   const [against, setAgainst] = useState(aroundPlan);
   const rows = useMemo(() => {
@@ -109,14 +109,14 @@ export function GapChart({ result, timeS, onTime, faults, aroundPlan }: GapChart
               isAnimationActive={false}
             />
             <ReferenceLine x={timeS} stroke={PALETTE.ink} strokeWidth={2} />
-            {faults.map((found) => (
+            {findings.map((found) => (
               <ReferenceDot
-                key={`${found.fault}-${found.timeS}-${found.foot}`}
+                key={found.id}
                 x={found.timeS}
                 y={gapAt(found.timeS)}
                 r={4}
-                fill={PALETTE.notMet}
-                stroke={PALETTE.chalk}
+                fill={found.verdict === 'cannot-tell' ? PALETTE.chalk : PALETTE.notMet}
+                stroke={found.verdict === 'cannot-tell' ? PALETTE.cannotTell : PALETTE.chalk}
               />
             ))}
           </ComposedChart>

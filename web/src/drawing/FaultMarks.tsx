@@ -54,17 +54,15 @@ export function useFaultPlaces({ findings, chosen, clearOf = NOTHING }: FaultMar
 /** One mark for findings of one kind and place, beside each other where they would lie on each other. */
 export function FaultMarks(props: FaultMarksProps) {
   const { faults } = useFaultPlaces(props);
-  return faults.toReversed().map(({ group, isChosen, spot, at }) => (
-    <g key={group.number}>
-      <Leader from={at} to={spot} colour={PALETTE.notMet} />
-      <FaultMark
-        at={at}
-        number={group.number}
-        chosen={isChosen}
-        open={props.findings[group.indices[0]!]!.verdict === 'cannot-tell'}
-      />
-    </g>
-  ));
+  return faults.toReversed().map(({ group, isChosen, spot, at }) => {
+    const open = props.findings[group.indices[0]!]!.verdict === 'cannot-tell';
+    return (
+      <g key={group.number}>
+        <Leader from={at} to={spot} colour={open ? PALETTE.cannotTell : PALETTE.notMet} />
+        <FaultMark at={at} number={group.number} chosen={isChosen} open={open} />
+      </g>
+    );
+  });
 }
 
 /** A thin line from a mark that stands aside to the spot it speaks of. */

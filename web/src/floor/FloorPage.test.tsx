@@ -181,7 +181,7 @@ test('a length changes its unit without changing the floor', async () => {
   await userEvent.click(screen.getByRole('combobox', { name: 'Spacing, measured' }));
   await userEvent.click(screen.getByRole('option', { name: 'half steps' }));
   const steps = Number(box('Spacing').value);
-  expect(steps).toBeCloseTo(1 / (0.6 * 1.15 * 0.41), 1);
+  expect(steps).toBeCloseTo(1 / (0.34 * 1.15 * 0.41), 1);
   expect(screen.getByText(/^= (99 cm|1\.0\d m)/)).toBeInTheDocument();
 });
 

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
+import type { UnitSystem } from '@angled-chalk/core/measure';
 import { faultWhy, type Finding } from '@angled-chalk/core/rules';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
@@ -8,8 +9,11 @@ import { useMemo, useState } from 'react';
 import { groupFindings } from './finding-groups.ts';
 import { findingWords } from './finding-words.ts';
 
+/** A finding, perhaps with what followed from it. */
+export type ListedFinding = Finding & { readonly consequences?: readonly Finding[] };
+
 interface FindingListProps {
-  readonly findings: readonly Finding[];
+  readonly findings: readonly ListedFinding[];
   readonly chosen: number | null;
   readonly onChoose: (index: number) => void;
   readonly label: string;
@@ -70,6 +74,12 @@ export function FindingList({ findings, chosen, onChoose, label, timed = false }
   );
 }
 
+/** A consequence in few words: what, and where it was another move. */
+function followed(found: Finding, units: UnitSystem): string {
+  const { title, numbers } = findingWords(found, units);
+  return numbers === '' ? title : `${title}, ${numbers}`;
+}
+
 function FindingRow({
   number,
   found,
@@ -80,7 +90,7 @@ function FindingRow({
   onChoose,
 }: {
   readonly number: number;
-  readonly found: Finding;
+  readonly found: ListedFinding;
   readonly times: number;
   readonly turn: number;
   readonly isChosen: boolean;
@@ -127,6 +137,17 @@ function FindingRow({
         {isChosen && (
           <Box component="span" sx={{ display: 'block', fontSize: '0.84rem', mt: 0.5 }}>
             Why: {faultWhy(found.fault)}
+          </Box>
+        )}
+        {found.consequences !== undefined && found.consequences.length > 0 && (
+          <Box component="span" sx={{ display: 'block', fontSize: '0.84rem', color: 'text.secondary' }}>
+            {found.consequences.length} more followed from it
+            {isChosen &&
+              found.consequences.map((one) => (
+                <Box component="span" key={one.id} sx={{ display: 'block', pl: 1.5 }}>
+                  {followed(one, units)}
+                </Box>
+              ))}
           </Box>
         )}
       </Box>

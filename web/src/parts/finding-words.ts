@@ -6,6 +6,7 @@ export function amount(value: number, unit: Finding['unit'], units: UnitSystem):
   if (unit === 'm') return formatSmall(value, units);
   if (unit === 'deg') return formatDegrees(value);
   if (unit === 's') return formatSeconds(value);
+  if (unit === 'per min') return `${Math.round(value)} a minute`;
   return String(Math.round(value));
 }
 

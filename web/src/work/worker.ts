@@ -1,6 +1,13 @@
 import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
 import type { StudentFit } from '@angled-chalk/core/body';
-import { checkTrack, judgePlan, type CheckResult, type Judged } from '@angled-chalk/core/check';
+import {
+  checkTrack,
+  judgePlan,
+  packCheck,
+  type CheckResult,
+  type Judged,
+  type Reading,
+} from '@angled-chalk/core/check';
 import { fillWithLayout, type FilledPlan } from '@angled-chalk/core/filling';
 import type { Floor } from '@angled-chalk/core/floor';
 import type { FloorPlan, LayoutPiece } from '@angled-chalk/core/layout';
@@ -30,6 +37,12 @@ export interface SimulationOrder {
   readonly dropShare: number;
   readonly faults: readonly SimulatedFault[];
   readonly recovers: boolean;
+}
+
+export interface JudgedRecording {
+  readonly result: CheckResult;
+  /** The same as `packCheck` packs it. */
+  readonly report: string;
 }
 
 export type Progress = (share: number, stage: string) => void;
@@ -111,8 +124,10 @@ const work = {
     return fitCsv(fitAll(students, (share) => progress(share, 'Fitting')));
   },
 
-  check(drill: PlannedDrill, packed: Uint8Array, progress: Progress): CheckResult {
-    return checkTrack(drill, unpackTrack(packed), { onProgress: progress });
+  /** A recording judged, as it is shown and as it is kept. */
+  check(drill: PlannedDrill, packed: Uint8Array, reading: Reading, progress: Progress): JudgedRecording {
+    const result = checkTrack(drill, unpackTrack(packed), { onProgress: progress, reading });
+    return { result, report: packCheck(result) };
   },
 };
 

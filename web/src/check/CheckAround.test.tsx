@@ -1,0 +1,83 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { checkTrack, type CheckReport, type Reading } from '@angled-chalk/core/check';
+import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core/sim';
+import { renderInClub, stubProgram } from '../../test/club.tsx';
+import { Beside } from './Beside.tsx';
+import { changesBetween, JudgedAgain } from './JudgedAgain.tsx';
+import { QuestionBox } from './QuestionBox.tsx';
+
+const { planned, track } = recordDemoDrill(DEMO_DRILLS[0]!);
+const { report } = checkTrack(planned, track);
+const swapped = checkTrack(planned, { ...track, left: track.right, right: track.left }).report;
+
+beforeEach(() => {
+  stubProgram();
+});
+
+test('swapped feet are asked about, and one click gives the reading that settles it', async () => {
+  const read: Reading[] = [];
+  renderInClub(
+    <QuestionBox question={swapped.questions[0]!} busy={false} onRead={(one) => read.push(one)} />,
+  );
+  expect(screen.getByRole('note')).toHaveTextContent(/Left and right look swapped/);
+  await userEvent.click(screen.getByRole('button', { name: 'Swap them' }));
+  expect(read).toEqual([{ swapFeet: true }]);
+});
+
+test('a question that only the coach can settle says what to do and has no button', () => {
+  const question = { about: 'another drill', plan: 'Zigzag', reading: null } as const;
+  renderInClub(<QuestionBox question={question} busy={false} onRead={() => undefined} />);
+  expect(screen.getByRole('note')).toHaveTextContent(/Choose the recording of this drill/);
+  expect(screen.queryByRole('button')).toBeNull();
+});
+
+test('how far the whole walk lies off is told in the units of the device', () => {
+  const question = { about: 'frame', shiftM: 0.0508, turnDeg: 3, reading: { marks: 'as seen' } } as const;
+  renderInClub(<QuestionBox question={question} busy={false} onRead={() => undefined} />, 'imperial');
+  expect(screen.getByRole('note')).toHaveTextContent(/lies 2(\.0)? in off the marks and turned 3°/);
+});
+
+describe('judged again', () => {
+  const [first, ...others] = report.faults;
+  const fewer: CheckReport = { ...report, faults: others };
+
+  test('what is gone and what has come is told apart, by what it is and not by its place in a list', () => {
+    expect(changesBetween(report, report)).toEqual({ gone: [], come: [] });
+    const { gone, come } = changesBetween(report, fewer);
+    expect(gone.map(({ id }) => id)).toContain(first!.id);
+    expect(come).toEqual([]);
+    expect(changesBetween(fewer, report).come.map(({ id }) => id)).toContain(first!.id);
+  });
+
+  test('a verdict that changed for one finding is a change', () => {
+    const open: CheckReport = {
+      ...report,
+      faults: others,
+      undecided: [{ ...first!, verdict: 'cannot-tell' }],
+    };
+    expect(changesBetween(report, open).come.map(({ verdict }) => verdict)).toContain('cannot-tell');
+  });
+
+  test('nothing changed needs no keeping; a change can be kept', async () => {
+    let kept = 0;
+    const keep = () => void kept++;
+    const { unmount } = renderInClub(<JudgedAgain before={report} after={report} onKeep={keep} />);
+    expect(screen.getByText(/Nothing changed/)).toBeInTheDocument();
+    expect(screen.queryByRole('button')).toBeNull();
+    unmount();
+    renderInClub(<JudgedAgain before={report} after={fewer} onKeep={keep} />);
+    expect(screen.getByText('Not found any more')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Keep it as a new check' }));
+    expect(kept).toBe(1);
+  });
+});
+
+test('notes and the plan’s own findings stand apart from the faults', () => {
+  const note = { about: 'walked up', timeS: 0.5, foot: null, moveNumber: null, measured: 6 } as const;
+  const [own] = report.faults;
+  renderInClub(<Beside report={{ ...report, notes: [note], planFindings: [own!] }} planId="p" />);
+  expect(screen.getByText(/6 steps before the drill began: not judged/)).toBeInTheDocument();
+  expect(within(screen.getByRole('list', { name: 'Of the plan' })).getAllByRole('button')).toHaveLength(1);
+  expect(screen.getByRole('link', { name: 'pattern' })).toHaveAttribute('href', '/patterns/p');
+});

@@ -1,0 +1,71 @@
+import { verdictWords, type Reading } from '@angled-chalk/core/check';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
+import { useCallback, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api } from '../api/client.ts';
+import { newId, useAddCheck } from '../api/queries.ts';
+import { useTask } from '../work/useTask.ts';
+import type { JudgedRecording } from '../work/worker.ts';
+
+/** What is judged against what, and how the recording is to be read. */
+export interface ToJudge {
+  readonly trackId: string;
+  readonly studentId: string;
+  readonly planId: string | null;
+  readonly drill: PlannedDrill;
+  readonly reading: Reading;
+}
+
+/** Judges a stored recording in a worker, and keeps the judgement as a check of its own. */
+export function useJudge() {
+  const task = useTask();
+  const { mutateAsync } = useAddCheck();
+  const navigate = useNavigate();
+  const { run } = task;
+  const [failure, setFailure] = useState<Error | null>(null);
+  const fail = useCallback((error: unknown): null => {
+    setFailure(error instanceof Error ? error : new Error(String(error)));
+    return null;
+  }, []);
+  const judge = useCallback(
+    async ({ trackId, drill, reading }: ToJudge): Promise<JudgedRecording | null> => {
+      setFailure(null);
+      const packed = await api.bytes(`/tracks/${trackId}/samples`).catch(fail);
+      return packed && run((work, progress) => work.check(drill, packed, reading, progress));
+    },
+    [run, fail],
+  );
+  const keep = useCallback(
+    async ({ trackId, studentId, planId, drill }: ToJudge, judged: JudgedRecording): Promise<void> => {
+      const { report } = judged.result;
+      const made = await mutateAsync({
+        id: newId(),
+        studentId,
+        trackId,
+        planId,
+        drill,
+        verdict: report.verdict,
+        headline: verdictWords(report).headline,
+        engine: report.engine,
+        report: judged.report,
+      }).catch(fail);
+      if (made) await navigate(`/checks/${made.id}`);
+    },
+    [mutateAsync, navigate, fail],
+  );
+  const judgeAndKeep = useCallback(
+    async (what: ToJudge): Promise<void> => {
+      const judged = await judge(what);
+      if (judged) await keep(what, judged);
+    },
+    [judge, keep],
+  );
+  return {
+    judge,
+    keep,
+    judgeAndKeep,
+    cancel: task.cancel,
+    state: task.state,
+    error: task.error ?? failure,
+  };
+}
