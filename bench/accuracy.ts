@@ -87,7 +87,9 @@ export function accuracy(drillsPerRow: number, seed: number): void {
   console.log('\nDemanded: land 30 ms, place 10 mm, whole 99 %, precision and recall 0.95\n');
   printTable(
     ['fault', 'found', 'missed', 'wrongly found'],
-    [...byFault].sort().map(([fault, n]) => [fault, `${n.hit}`, `${n.missed}`, `${n.wrong}`]),
+    [...byFault]
+      .sort(([a], [b]) => a.localeCompare(b))
+      .map(([fault, n]) => [fault, `${n.hit}`, `${n.missed}`, `${n.wrong}`]),
   );
 }
 

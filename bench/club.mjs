@@ -73,7 +73,7 @@ function grow(file) {
     ['checks', checks],
   ]) {
     const bytes = Buffer.from(rows.map((row) => `${JSON.stringify(row)}\n`).join(''));
-    files[`${name}.jsonl`] = bytes;
+    files[`${String(name)}.jsonl`] = bytes;
     Object.assign(
       manifest.tables.find(({ table }) => table === name),
       {

@@ -204,7 +204,7 @@ testLooking(
     await page.setContent(svg);
     const mm = await page.evaluate(() => {
       const pxPerMm = 96 / 25.4;
-      const ring = document.querySelector('[data-kind=floor]')! as SVGGraphicsElement;
+      const ring = document.querySelector<SVGGraphicsElement>('[data-kind=floor]')!;
       const cones = [...document.querySelectorAll('[data-kind=cone]')].map((cone) =>
         cone.getBoundingClientRect(),
       );

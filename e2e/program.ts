@@ -81,10 +81,13 @@ export const test = base.extend<Each, { shared: () => Promise<Program> }>({
     },
     { scope: 'worker' },
   ],
-  program: async ({ readsOnly, shared }, use) => {
-    if (readsOnly) return use(await shared());
+  program: async ({ readsOnly, shared }, give) => {
+    if (readsOnly) {
+      await give(await shared());
+      return;
+    }
     const program = await Program.withDemoClub();
-    await use(program);
+    await give(program);
     await program.end();
   },
   quiet: [

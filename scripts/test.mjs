@@ -10,7 +10,8 @@ const FOLDERS = ['core', 'contract', 'server', 'web', 'cli', 'e2e', 'bench', 'sc
 /** Checks that pass or fail as one. */
 const CHECKS = [
   ['format', node, [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
-  ['lint', node, [bin('oxlint/bin/oxlint'), '--deny-warnings', ...FOLDERS]],
+  ['lint', node, [bin('oxlint/bin/oxlint'), '--type-aware', '--deny-warnings', ...FOLDERS]],
+  ['assertions', node, ['scripts/assertions.mjs']],
   ['types', node, [bin('typescript-7/bin/tsc'), '-p', 'tsconfig.json']],
   [
     'imports',

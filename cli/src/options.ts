@@ -49,7 +49,7 @@ export type Values = Partial<Record<OptionName, string>>;
 export function readOptions(args: readonly string[], allowed: readonly OptionName[]): Values {
   const options = Object.fromEntries(allowed.map((name) => [name, OPTIONS[name]]));
   try {
-    return parseArgs({ args: [...args], options, allowPositionals: false }).values as Values;
+    return parseArgs({ args: [...args], options, allowPositionals: false }).values;
   } catch (error) {
     throw new UsageError(`${error instanceof Error ? error.message : String(error)}\n${HELP}`);
   }

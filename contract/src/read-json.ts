@@ -111,5 +111,5 @@ export function readStudentFile(text: string): Result<StudentFit> {
 /** Reads an open floor file: a floor with everything laid out on it. */
 export function readFloorFile(text: string): Result<FloorPlan> {
   const read = readOpenJson(text, floorFileSchema, 'floor');
-  return read.ok ? { ...read, value: read.value.floor as FloorPlan } : read;
+  return read.ok ? { ...read, value: read.value.floor } : read;
 }

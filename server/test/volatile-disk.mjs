@@ -46,9 +46,10 @@ fs.closeSync = (fd) => {
   open.delete(fd);
   return real.closeSync(fd);
 };
-fs.writeSync = (fd, buffer, offset, length, position, ...more) => {
+fs.writeSync = (fd, buffer, ...where) => {
+  const position = where[2];
   const before = open.has(fd) && typeof position !== 'number' ? real.fstatSync(fd).size : position;
-  const written = real.writeSync(fd, buffer, offset, length, position, ...more);
+  const written = real.writeSync(fd, buffer, ...where);
   if (open.has(fd)) note(fd, Number(before), Number(before) + written);
   return written;
 };

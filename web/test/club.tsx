@@ -10,7 +10,7 @@ import { NoticeProvider } from '../src/app/notice.tsx';
 
 export const STUDENTS: readonly Student[] = DEMO_STUDENTS.map((student) => ({
   ...student,
-  schoolId: student.schoolId as Student['schoolId'],
+  schoolId: student.schoolId,
   version: 1,
   updatedAt: '2026-01-01T00:00:00.000Z',
   measurements: [{ length: 'statureM', valueM: student.lengths.statureM, day: '2026-01-01', method: 'tape' }],
@@ -20,13 +20,19 @@ export const STUDENTS: readonly Student[] = DEMO_STUDENTS.map((student) => ({
 const answer = (status: number, body: unknown): Response =>
   ({ ok: status < 400, status, json: async () => body }) as unknown as Response;
 
+/** What a page sent, whose body is always a text of JSON. */
+export function sentJson(init: RequestInit | undefined): unknown {
+  if (typeof init?.body !== 'string') throw new Error('nothing was sent as JSON');
+  return JSON.parse(init.body);
+}
+
 /** What the program answers in a test: the demo club, and whatever the test adds. */
 export function stubProgram(
   more: Readonly<Record<string, (init: RequestInit | undefined) => [number, unknown]>> = {},
 ) {
   const calls: { path: string; init: RequestInit | undefined }[] = [];
-  globalThis.fetch = (async (input: RequestInfo | URL, init?: RequestInit) => {
-    const path = String(input);
+  globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
+    const path = input instanceof Request ? input.url : input.toString();
     calls.push({ path, init });
     const own = more[`${init?.method ?? 'GET'} ${path}`];
     if (own) return answer(...own(init));
@@ -37,7 +43,7 @@ export function stubProgram(
     if (path === '/api/students/everyone') return answer(200, STUDENTS);
     if (path === '/api/checks/latest') return answer(200, []);
     return answer(404, { error: { code: 'not-found', message: 'There is no such thing.', place: {} } });
-  }) as typeof fetch;
+  };
   return calls;
 }
 

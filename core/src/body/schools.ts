@@ -295,6 +295,6 @@ export const SCHOOLS: readonly (School & { readonly id: SchoolId })[] = [
 /** A preset by its id. A school of the club's own travels with the student instead. */
 export function schoolOf(id: string): School {
   const school = SCHOOLS.find((candidate) => candidate.id === id);
-  if (!school) throw new Error(`no school "${String(id)}"`);
+  if (!school) throw new Error(`no school "${id}"`);
   return school;
 }

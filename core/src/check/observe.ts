@@ -116,9 +116,7 @@ export function performTrack(
     ballAt,
     targetSeen: track.target !== null || (track.targetLeft !== null && track.targetRight !== null),
     spanS: clock.spanS ?? [0, 0],
-    gap: gapSeries(times, ballAt, targetAt, plan.target, plan.band, (timeS) =>
-      plannedGapAt(clock.trackToPlanS(timeS)),
-    ),
+    gap: gapSeries(times, { ballAt, targetAt }, plan, (timeS) => plannedGapAt(clock.trackToPlanS(timeS))),
   };
 }
 

@@ -81,7 +81,7 @@ export function lacksM(room: TurnedRoom, x0: number, y0: number, x1: number, y1:
   const reachM = Math.hypot(x1 - x0, y1 - y0) / 2;
   for (const { a, b, limitM, middle: there, halfM } of room.obstacles) {
     if (distanceM(middle, there) - reachM - halfM > limitM) continue;
-    const short = limitM - boxToSegmentM(x0, y0, x1, y1, a, b);
+    const short = limitM - boxToSegmentM([x0, y0, x1, y1], a, b);
     if (short > lacks) lacks = short;
   }
   if (lacks >= 1e-9) return lacks;
@@ -89,9 +89,13 @@ export function lacksM(room: TurnedRoom, x0: number, y0: number, x1: number, y1:
   return Math.min(...sidesOf(room.outline).map(([a, b]) => distanceToSegmentM(middle, a, b)));
 }
 
-/** Distance from a segment to a box with sides along the axes; 0 where they touch or overlap. */
-export function boxToSegmentM(x0: number, y0: number, x1: number, y1: number, a: Point, b: Point): number {
-  if (clipped(x0, y0, x1, y1, a, b)) return 0;
+/** Near and far sides of a box with sides along the axes: x, y, x, y. */
+export type AxisBox = readonly [number, number, number, number];
+
+/** Distance from a segment to a box; 0 where they touch or overlap. */
+export function boxToSegmentM(box: AxisBox, a: Point, b: Point): number {
+  const [x0, y0, x1, y1] = box;
+  if (clipped(box, a, b)) return 0;
   const toBox = (p: Point): number =>
     Math.hypot(Math.max(x0 - p.x, 0, p.x - x1), Math.max(y0 - p.y, 0, p.y - y1));
   let best = Math.min(toBox(a), toBox(b));
@@ -102,7 +106,7 @@ export function boxToSegmentM(x0: number, y0: number, x1: number, y1: number, a:
 }
 
 /** Whether any of a segment lies in a box (line clipping after Liang and Barsky 1984). */
-function clipped(x0: number, y0: number, x1: number, y1: number, a: Point, b: Point): boolean {
+function clipped([x0, y0, x1, y1]: AxisBox, a: Point, b: Point): boolean {
   let [enter, leave] = [0, 1];
   for (const [from, step, least, most] of [
     [a.x, b.x - a.x, x0, x1],

@@ -36,7 +36,7 @@ export function packRectangles(W: number, H: number, w: number, h: number, budge
   const atMost = Math.floor((reduced(W, w, h) * reduced(H, w, h)) / (w * h));
   const cut = pinwheel(W, H, w, h);
   if (cut.length === atMost) return { boxes: cut, atMost, proven: true };
-  const { boxes, finished } = search(W, H, w, h, cut, atMost, budget);
+  const { boxes, finished } = search([W, H], [w, h], cut, { atMost, budget });
   const proven = finished || boxes.length === atMost;
   return { boxes, atMost: proven ? boxes.length : atMost, proven };
 }
@@ -162,13 +162,10 @@ function pinwheel(W: number, H: number, w: number, h: number): PackedBox[] {
 
 /** Depth first over the normal places, near rows first; cut off where the area left cannot beat the best. */
 function search(
-  W: number,
-  H: number,
-  w: number,
-  h: number,
+  [W, H]: readonly [number, number],
+  [w, h]: readonly [number, number],
   start: readonly PackedBox[],
-  atMost: number,
-  budget: number,
+  { atMost, budget }: { readonly atMost: number; readonly budget: number },
 ): { readonly boxes: readonly PackedBox[]; readonly finished: boolean } {
   const [xs, ys] = [sums(W - Math.min(w, h), w, h), sums(H - Math.min(w, h), w, h)];
   const places = ys.flatMap((y) => xs.map((x) => ({ x, y })));

@@ -17,7 +17,7 @@ const ENTITIES: Readonly<Record<string, string>> = {
 
 /** Characters that XML 1.0 does not know are left out. */
 const escaped = (text: string): string =>
-  [...text]
+  Array.from(text)
     .filter((letter) => letter >= ' ' || letter === '\t')
     .map((letter) => ENTITIES[letter] ?? letter)
     .join('');

@@ -88,7 +88,7 @@ test.each([
   [[6, 3, 6, 6].map((lengthM) => ({ lengthM, cornerDeg: 90 })), 'misses the start by 3.00 m'],
   [[91, 80, 91, 120].map((cornerDeg) => ({ lengthM: 5, cornerDeg })), 'the angles by 22°'],
 ])('%j is told', (sides, says) => {
-  const read = outlineOfSides(sides as Side[]);
+  const read = outlineOfSides(sides);
   expect(read.ok ? '' : read.problem.message).toContain(says);
 });
 

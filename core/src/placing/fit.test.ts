@@ -188,9 +188,12 @@ describe('distances against the geometry library @flatten-js/core', () => {
         const inside = new Box(corner.x, corner.y, corner.x + 2, corner.y + 3);
         const segment = new Segment(far(a), far(b));
         const within = a.x >= inside.xmin && a.x <= inside.xmax && a.y >= inside.ymin && a.y <= inside.ymax;
-        const edges = sides.map((p, i) => segment.distanceTo(new Segment(p, sides[(i + 1) % 4]!))[0]);
+        const edges = sides.map((p, i) => segment.distanceTo(new Segment(p, sides[(i + 1) % 4]))[0]);
         const reference = within ? 0 : Math.min(...edges);
-        expect(boxToSegmentM(corner.x, corner.y, corner.x + 2, corner.y + 3, a, b)).toBeCloseTo(reference, 6);
+        expect(boxToSegmentM([corner.x, corner.y, corner.x + 2, corner.y + 3], a, b)).toBeCloseTo(
+          reference,
+          6,
+        );
       }),
       { numRuns: 300 },
     );

@@ -55,7 +55,7 @@ export async function footTemplate(name: string, stance: FittedStance, paper: Pa
   );
   for (let row = tiling.rows - 1; row >= 0; row--) {
     for (let column = 0; column < tiling.columns; column++) {
-      tile(sheet, name, tiling, column, row, outlines);
+      tile(sheet, name, tiling, [column, row], outlines);
     }
   }
   return sheet.pdf.save({ useObjectStreams: false });
@@ -71,8 +71,7 @@ function tile(
   sheet: Sheet,
   name: string,
   tiling: Tiling,
-  column: number,
-  row: number,
+  [column, row]: readonly [number, number],
   prints: readonly Print[],
 ): void {
   const page = newPage(sheet);
@@ -85,18 +84,18 @@ function tile(
   const inside = ([x, y]: readonly [number, number]): boolean =>
     x >= MARGIN_M && x <= MARGIN_M + w && y >= MARGIN_M + FOOTER_M && y <= MARGIN_M + FOOTER_M + h;
   const frame = [MARGIN_M, MARGIN_M + FOOTER_M, w, h] as const;
-  const between = clipped(at(prints[0]!.ball), at(prints[1]!.ball), ...frame);
+  const between = clipped(at(prints[0]!.ball), at(prints[1]!.ball), frame);
   if (between) rule(page, between[0], between[1], 0.5, [3, 3]);
   for (const { foot, ball, outline } of prints) {
     outline.forEach((p, i) => {
-      const piece = clipped(at(p), at(outline[(i + 1) % outline.length]!), ...frame);
+      const piece = clipped(at(p), at(outline[(i + 1) % outline.length]!), frame);
       if (piece) rule(page, piece[0], piece[1], 1.4);
     });
     const centre = at(ball);
     if (!inside(centre)) continue;
     rule(page, [centre[0] - 0.008, centre[1]], [centre[0] + 0.008, centre[1]], 0.8);
     rule(page, [centre[0], centre[1] - 0.008], [centre[0], centre[1] + 0.008], 0.8);
-    write(page, sheet.bold, foot === 'left' ? 'L ball' : 'R ball', centre[0] + 0.009, centre[1] + 0.002, 9);
+    write(page, sheet.bold, foot === 'left' ? 'L ball' : 'R ball', [centre[0] + 0.009, centre[1] + 0.002], 9);
   }
   for (const x of [MARGIN_M, MARGIN_M + w]) {
     for (const y of [MARGIN_M + FOOTER_M, MARGIN_M + FOOTER_M + h]) {
@@ -105,13 +104,12 @@ function tile(
     }
   }
   const place = `${String.fromCharCode(65 + (tiling.rows - 1 - row))}${column + 1}`;
-  write(page, sheet.bold, place, MARGIN_M + 0.004, MARGIN_M + FOOTER_M + h - 0.012, 22);
+  write(page, sheet.bold, place, [MARGIN_M + 0.004, MARGIN_M + FOOTER_M + h - 0.012], 22);
   write(
     page,
     sheet.regular,
     `${name}: page ${place} of ${tiling.rows} x ${tiling.columns}; lay cross on cross; the target is up`,
-    MARGIN_M + 0.004,
-    MARGIN_M + FOOTER_M + h - 0.018,
+    [MARGIN_M + 0.004, MARGIN_M + FOOTER_M + h - 0.018],
     7,
   );
   checkBar(page, sheet.regular, MARGIN_M + 0.004, MARGIN_M);
@@ -121,10 +119,7 @@ function tile(
 function clipped(
   a: readonly [number, number],
   b: readonly [number, number],
-  left: number,
-  bottom: number,
-  width: number,
-  height: number,
+  [left, bottom, width, height]: readonly [number, number, number, number],
 ): readonly [[number, number], [number, number]] | null {
   const dx = b[0] - a[0];
   const dy = b[1] - a[1];

@@ -1,4 +1,5 @@
-const latin1 = (piece: string): boolean => [...piece].every((letter) => letter.codePointAt(0)! <= 0xff);
+const latin1 = (piece: string): boolean =>
+  Array.from(piece).every((letter) => letter.codePointAt(0)! <= 0xff);
 
 /** Letters that carry no mark apart from themselves, and the Latin letter nearest to them. */
 const NEAREST: Readonly<Record<string, string>> = {
@@ -32,9 +33,9 @@ const tidy = (text: string): string =>
 
 /** The standard fonts know Latin 1 only: other letters lose their accents, the rest become a low line. */
 export const printable = (text: string): string =>
-  [...tidy(text)].map((letter) => printed(letter) ?? '_').join('');
+  Array.from(tidy(text), (letter) => printed(letter) ?? '_').join('');
 
 /** Letters of a text that cannot be printed at all, each once, for telling before anything is printed. */
 export const missingLetters = (text: string): string[] => [
-  ...new Set([...tidy(text)].filter((letter) => printed(letter) === null)),
+  ...new Set(Array.from(tidy(text)).filter((letter) => printed(letter) === null)),
 ];

@@ -58,19 +58,23 @@ export async function setOutSheet(
   const { widthM, heightM } = PAPERS[paper];
   let page = newPage(sheet);
   const top = heightM - MARGIN_M;
-  write(page, sheet.bold, job.name, MARGIN_M, top - 0.005, 16);
+  write(page, sheet.bold, job.name, [MARGIN_M, top - 0.005], 16);
   const walk = `${forWhom === '' ? '' : `Measured for ${forWhom}. `}${job.floor.name}. ${job.table.rows.length} places, ${formatLength(job.table.walkM, units)} from mark to mark. Tape of ${formatLength(job.table.tape.lengthM, units)}, good to ${formatSmall(job.table.tape.readingUM, units)}.`;
-  write(page, sheet.regular, walk, MARGIN_M, top - 0.011, 9);
+  write(page, sheet.regular, walk, [MARGIN_M, top - 0.011], 9);
   const lines = notesOf(job, units).flatMap((note) =>
     wrapped(sheet.regular, note, 8.5, widthM - 2 * MARGIN_M),
   );
   const spareM =
     top - 0.025 - lines.length * NOTE_M - (job.table.rows.length + 1) * ROW_M - (MARGIN_M + ROW_M);
   const drawingM = spareM < LEAST_DRAWING_M ? DRAWING_M : Math.min(DRAWING_M, spareM);
-  drawFloor(page, sheet, job, { x: MARGIN_M, y: top - 0.015 - drawingM }, widthM - 2 * MARGIN_M, drawingM);
+  drawFloor(page, sheet, job, {
+    corner: { x: MARGIN_M, y: top - 0.015 - drawingM },
+    widthM: widthM - 2 * MARGIN_M,
+    heightM: drawingM,
+  });
   let y = top - 0.022 - drawingM;
   for (const line of lines) {
-    write(page, sheet.regular, line, MARGIN_M, y, 8.5);
+    write(page, sheet.regular, line, [MARGIN_M, y], 8.5);
     y -= NOTE_M;
   }
   y -= 0.003;
@@ -83,7 +87,7 @@ export async function setOutSheet(
       heading(page, sheet, widthM, y);
       y -= ROW_M;
     }
-    printRow(page, sheet, row, i + 1, units, widthM, y);
+    printRow({ page, sheet, widthM, units }, row, i + 1, y);
     y -= ROW_M;
   });
   return sheet.pdf.save({ useObjectStreams: false });
@@ -122,19 +126,19 @@ function heading(page: PDFPage, sheet: Sheet, widthM: number, y: number): void {
     error: '±',
   };
   for (const [key, title] of Object.entries(titles))
-    write(page, sheet.bold, title, columnX(COLUMNS[key as keyof typeof COLUMNS], widthM), y, 8.5);
+    write(page, sheet.bold, title, [columnX(COLUMNS[key as keyof typeof COLUMNS], widthM), y], 8.5);
   rule(page, [MARGIN_M, y - 0.0015], [widthM - MARGIN_M, y - 0.0015], 0.8);
 }
 
-function printRow(
-  page: PDFPage,
-  sheet: Sheet,
-  row: SetOutRow,
-  order: number,
-  units: UnitSystem,
-  widthM: number,
-  y: number,
-): void {
+/** Where a table is written, and in what units. */
+interface TablePage {
+  readonly page: PDFPage;
+  readonly sheet: Sheet;
+  readonly widthM: number;
+  readonly units: UnitSystem;
+}
+
+function printRow({ page, sheet, widthM, units }: TablePage, row: SetOutRow, order: number, y: number): void {
   const at = (key: keyof typeof COLUMNS): number => columnX(COLUMNS[key], widthM);
   const { first, second } = howWords(row.how, units);
   const side = row.how.kind === 'two-tapes' ? ` (${row.how.side})` : '';
@@ -158,15 +162,15 @@ function printRow(
     ],
   ] as const)
     rule(page, from, to, 0.8);
-  write(page, sheet.regular, String(order), at('order'), y, 8.5);
+  write(page, sheet.regular, String(order), [at('order'), y], 8.5);
   const cell = (font: PDFFont, text: string, from: keyof typeof COLUMNS, to: keyof typeof COLUMNS): void =>
-    write(page, font, text, at(from), y, sizeToFit(font, text, 9, at(to) - at(from) - 0.001));
+    write(page, font, text, [at(from), y], sizeToFit(font, text, 9, at(to) - at(from) - 0.001));
   cell(sheet.bold, row.point.id, 'mark', 'first');
   cell(sheet.regular, `${first.from}  ${first.tape}`, 'first', 'second');
   cell(sheet.regular, `${second.from}  ${second.tape}${side}`, 'second', 'check');
   cell(sheet.regular, checkWords(row, units), 'check', 'error');
   const weak = row.how.kind === 'two-tapes' && row.how.weak ? ' weak' : '';
-  write(page, sheet.regular, `${formatSmall(2 * row.majorM, units)}${weak}`, at('error'), y, 8.5);
+  write(page, sheet.regular, `${formatSmall(2 * row.majorM, units)}${weak}`, [at('error'), y], 8.5);
   rule(page, [MARGIN_M, y - 0.0018], [widthM - MARGIN_M, y - 0.0018], 0.2);
 }
 
@@ -174,9 +178,7 @@ function drawFloor(
   page: PDFPage,
   sheet: Sheet,
   { floor, marks }: SetOutJob,
-  corner: Point,
-  widthM: number,
-  heightM: number,
+  { corner, widthM, heightM }: { readonly corner: Point; readonly widthM: number; readonly heightM: number },
 ): void {
   const { least, most } = boundsOf(floor.outline);
   const roomM = 0.012;
@@ -209,12 +211,12 @@ function drawFloor(
     circle(place, 0.03, true);
     const out = outwardAt(floor.outline, place);
     const half = sheet.bold.widthOfTextAtSize(printable(id), 10) / POINTS_PER_M / 2;
-    write(page, sheet.bold, id, x + out.x * (0.002 + half) - half, y + out.y * 0.0035 - 0.0012, 10);
+    write(page, sheet.bold, id, [x + out.x * (0.002 + half) - half, y + out.y * 0.0035 - 0.0012], 10);
   }
   for (const mark of marks) {
     drawMark(mark, circle, at, page);
     const [x, y] = at(mark.at);
-    write(page, sheet.bold, String(mark.number), x + 0.0016, y + 0.0008, 8);
+    write(page, sheet.bold, String(mark.number), [x + 0.0016, y + 0.0008], 8);
   }
 }
 

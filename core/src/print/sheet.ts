@@ -42,8 +42,7 @@ export function write(
   page: PDFPage,
   font: PDFFont,
   text: string,
-  xM: number,
-  yM: number,
+  [xM, yM]: readonly [number, number],
   sizePt: number,
 ): void {
   page.drawText(printable(text), { x: xM * POINTS_PER_M, y: yM * POINTS_PER_M, size: sizePt, font });
@@ -93,8 +92,7 @@ export function checkBar(page: PDFPage, font: PDFFont, xM: number, yM: number): 
     page,
     font,
     '100 mm: measure this bar; print at 100 %, not fitted to the page',
-    xM + 0.104,
-    yM - 0.001,
+    [xM + 0.104, yM - 0.001],
     7,
   );
 }

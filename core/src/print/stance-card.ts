@@ -30,13 +30,12 @@ export async function stanceCard(
   const top = heightM - MARGIN_M;
   const { school, leadSide, separation } = stance;
   const length = (metres: number): string => formatLength(metres, units);
-  write(page, sheet.bold, name, MARGIN_M, top - 0.006, 20);
+  write(page, sheet.bold, name, [MARGIN_M, top - 0.006], 20);
   write(
     page,
     sheet.regular,
     `${school.name}, ${leadSide === 'left' ? 'orthodox' : 'southpaw'}. ${school.summary}`,
-    MARGIN_M,
-    top - 0.013,
+    [MARGIN_M, top - 0.013],
     9,
   );
   const feet = placeStance(stance, HERE, 0);
@@ -46,11 +45,11 @@ export async function stanceCard(
     const outline = footOutline(foot, feet[foot], stance.body);
     outline.forEach((p, i) => rule(page, at(p), at(outline[(i + 1) % outline.length]!), 1));
     const [x, y] = at(feet[foot].ball);
-    write(page, sheet.bold, foot === 'left' ? 'L' : 'R', x - 0.0015, y - 0.0015, 10);
+    write(page, sheet.bold, foot === 'left' ? 'L' : 'R', [x - 0.0015, y - 0.0015], 10);
   }
   rule(page, at(feet.left.ball), at(feet.right.ball), 0.6, [1.5, 1]);
   rule(page, [centre.x, centre.y - 0.07], [centre.x, centre.y + 0.07], 0.4, [2, 2]);
-  write(page, sheet.regular, 'to the target', centre.x + 0.002, centre.y + 0.067, 8);
+  write(page, sheet.regular, 'to the target', [centre.x + 0.002, centre.y + 0.067], 8);
   const balance = balanceOf(stance, feet, 0, { weightOnLead: school.weightOnLead, leanDeg: 0 });
   const noTape = noTapeStance(stance);
   const rows: readonly (readonly [string, string])[] = [
@@ -79,14 +78,16 @@ export async function stanceCard(
   ];
   rows.forEach(([label, value], i) => {
     const y = centre.y - 0.083 - i * 0.0056;
-    write(page, sheet.bold, label, MARGIN_M, y, 9);
-    write(page, sheet.regular, value, MARGIN_M + 0.068, y, 9);
+    write(page, sheet.bold, label, [MARGIN_M, y], 9);
+    write(page, sheet.regular, value, [MARGIN_M + 0.068, y], 9);
   });
   const cautions = [
     'Same width after every step. Land and turn on the ball of the foot, never on a loaded flat foot.',
     'Warm up first; pain stops the drill. The rules of the sanctioning body, the venue and medical staff come first.',
   ];
-  cautions.forEach((line, i) => write(page, sheet.regular, line, MARGIN_M, MARGIN_M + 0.006 - i * 0.0042, 8));
+  cautions.forEach((line, i) =>
+    write(page, sheet.regular, line, [MARGIN_M, MARGIN_M + 0.006 - i * 0.0042], 8),
+  );
   checkBar(page, sheet.regular, MARGIN_M, MARGIN_M - 0.007);
   return sheet.pdf.save({ useObjectStreams: false });
 }

@@ -27,10 +27,11 @@ test('the series has gap, plan and edges for every moment', () => {
       const target = { kind: 'partner', at: { x: 0, y: 9 }, radiusM: 0 } as const;
       const series = gapSeries(
         times,
-        (foot, t) => ({ x: foot === 'left' ? x - 0.2 : x + 0.2, y: y + t }),
-        () => target.at,
-        target,
-        { kind: 'around-plan', toleranceM },
+        {
+          ballAt: (foot, t) => ({ x: foot === 'left' ? x - 0.2 : x + 0.2, y: y + t }),
+          targetAt: () => target.at,
+        },
+        { target, band: { kind: 'around-plan', toleranceM } },
         () => 4,
       );
       times.forEach((t, i) => {

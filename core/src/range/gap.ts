@@ -22,16 +22,20 @@ export const bandEdgesM = (band: GapBand, plannedGapM: number): readonly [number
     ? [band.nearM, band.farM]
     : [plannedGapM - band.toleranceM, plannedGapM + band.toleranceM];
 
+/** Where the balls of the feet and the target are at any time. */
+export interface Courses {
+  readonly ballAt: (foot: FootName, timeS: number) => Point;
+  readonly targetAt: (timeS: number) => Point;
+}
+
 /**
  * The gap at the given times with its band. `plannedGapAt` is the planned gap at the same moment of
  * the drill; for a plan it is the gap itself.
  */
 export function gapSeries(
   timeS: Float64Array,
-  ballAt: (foot: FootName, timeS: number) => Point,
-  targetAt: (timeS: number) => Point,
-  target: Target,
-  band: GapBand,
+  { ballAt, targetAt }: Courses,
+  { target, band }: { readonly target: Target; readonly band: GapBand },
   plannedGapAt: ((timeS: number) => number) | null,
 ): GapSeries {
   const length = timeS.length;

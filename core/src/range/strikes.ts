@@ -159,6 +159,6 @@ export const STRIKES: readonly Strike[] = [
 
 export function strikeOf(id: StrikeId): Strike {
   const found = STRIKES.find((one) => one.id === id);
-  if (!found) throw new Error(`no strike "${String(id)}"`);
+  if (!found) throw new Error(`no strike "${id}"`);
   return found;
 }

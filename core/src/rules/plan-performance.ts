@@ -57,7 +57,7 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     targetAt,
     targetSeen: true,
     spanS: [0, footwork.endS],
-    gap: gapSeries(timeS, ballAt, targetAt, plan.target, plan.band, null),
+    gap: gapSeries(timeS, { ballAt, targetAt }, plan, null),
     uncertainty: EXACT,
     uOf: () => EXACT_EVENT,
   };

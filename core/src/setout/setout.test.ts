@@ -94,7 +94,9 @@ test('a wall offset goes into the CSV with its two lengths and how it is measure
     second_from: '',
     check_from: '',
   });
-  expect([data[0]!['first_tape_m'], data[0]!['second_tape_m']].sort()).toEqual(['1.000', '2.000']);
+  expect(
+    [data[0]!['first_tape_m'], data[0]!['second_tape_m']].toSorted((a, b) => Number(a) - Number(b)),
+  ).toEqual(['1.000', '2.000']);
 });
 
 test('a mark no datum serves is taken from marks that stand, which come first and pass their error on', () => {
@@ -157,7 +159,7 @@ test('the CSV holds a row a mark in the order of placing and the diagonals, to t
     header: true,
     skipEmptyLines: true,
   });
-  expect(parsed.data.map((row) => row['mark']).sort()).toEqual([
+  expect(parsed.data.map((row) => row['mark']!).toSorted((a, b) => a.localeCompare(b))).toEqual([
     'check diagonal',
     'check diagonal',
     'cone 1',

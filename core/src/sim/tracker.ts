@@ -90,8 +90,7 @@ export function sampleWalk(
   const foot = (name: FootName) => {
     const columns = sampleFoot(
       timeS,
-      truth.start[name],
-      truth.startHeadings[name],
+      { at: truth.start[name], headingDeg: truth.startHeadings[name] },
       truth.events.filter((event) => event.foot === name),
       settings,
       drags,
@@ -124,8 +123,7 @@ interface FootColumns {
 
 function sampleFoot(
   timeS: Samples,
-  start: Point,
-  startHeadingDeg: number,
+  start: { readonly at: Point; readonly headingDeg: number },
   events: readonly FootEvent[],
   settings: TrackerSettings,
   drags: boolean,
@@ -150,12 +148,12 @@ function sampleFoot(
           between(event.from, event.to, way),
           scale(rightOf(headingDeg(event.from, event.to)), settings.bulgeM * bulge * bulge),
         )
-      : start;
+      : start.at;
     columns.x[i] = ball.x;
     columns.y[i] = ball.y;
     columns.headingDeg[i] = event
       ? wrapDeg(event.headingBeforeDeg! + way * wrapDeg(event.headingAfterDeg! - event.headingBeforeDeg!))
-      : startHeadingDeg;
+      : start.headingDeg;
     columns.z[i] = drags ? 0 : LIFT_HEIGHT_M * bulge;
   }
   return columns;

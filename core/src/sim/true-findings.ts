@@ -41,9 +41,7 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
     moves,
     ballAt,
     spanS: clock.spanS ?? [0, 0],
-    gap: gapSeries(timeS, ballAt, targetAt, drill.plan.target, drill.plan.band, (t) =>
-      plannedGapAt(clock.trackToPlanS(t)),
-    ),
+    gap: gapSeries(timeS, { ballAt, targetAt }, drill.plan, (t) => plannedGapAt(clock.trackToPlanS(t))),
   };
   const { limits } = footwork.stance.school;
   const uOf = () => EXACT_EVENT;

@@ -90,8 +90,8 @@ export function walk(
     const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault;
     const made: FaultMaking | null = fault ? FAULTS[fault].made : null;
     if (made?.how === 'wait before') state.delayS += (made.beats * 60) / drill.plan.tempoPerMin;
-    const landings = landingsOf(drill, footwork, move, made, state, chance);
-    if (made?.how !== 'leave out') stepMove(state, move, made, landings, habits, chance);
+    const landings = landingsOf({ drill, footwork, chance }, move, made, state);
+    if (made?.how !== 'leave out') stepMove({ habits, chance }, state, move, made, landings);
     if (made?.how === 'shuffle after') shuffle(state, drill, move, made.byM, chance);
     state.offset = habits.recovers ? ZERO : offsetAfter(state, move, made);
   }
@@ -110,13 +110,19 @@ function offsetAfter(state: State, move: PlannedMove, made: FaultMaking | null):
   return subtract(midpoint(state.balls.left, state.balls.right), wanted);
 }
 
+/** What is walked, and the luck of it. */
+interface Walking {
+  readonly drill: PlannedDrill;
+  readonly footwork: Footwork;
+  readonly habits: Habits;
+  readonly chance: Chance;
+}
+
 function landingsOf(
-  drill: PlannedDrill,
-  footwork: Footwork,
+  { drill, footwork, chance }: Pick<Walking, 'drill' | 'footwork' | 'chance'>,
   move: PlannedMove,
   made: FaultMaking | null,
   state: State,
-  chance: Chance,
 ): Record<FootName, Point> {
   const { stance } = footwork;
   const separationM = stance.separation.valueM;
@@ -175,12 +181,11 @@ function landingsOf(
 }
 
 function stepMove(
+  { habits, chance }: Pick<Walking, 'habits' | 'chance'>,
   state: State,
   move: PlannedMove,
   made: FaultMaking | null,
   landings: Record<FootName, Point>,
-  habits: Habits,
-  chance: Chance,
 ): void {
   const swapped = made?.how === 'other foot first';
   const order = swapped ? [...move.events].reverse() : move.events;

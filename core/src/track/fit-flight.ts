@@ -78,7 +78,8 @@ export function fitFlight(
   const { sigma, t } = samples;
   let [lift, land] = near ? [near.liftS, near.landS] : firstGuess(samples, shape);
   let [here, there] = [HERE, THERE];
-  weigh(samples, shape, settling, lift, land, here);
+  const model: FlightModel = { shape, settling };
+  weigh(samples, model, lift, land, here);
   let damping = 1e-3;
   for (let iteration = 0; iteration < ITERATIONS; iteration++) {
     if (here.liftLift === 0 || here.landLand === 0) break;
@@ -89,7 +90,7 @@ export function fitFlight(
     const nextLift = lift + (dc * here.byLift - here.liftLand * here.byLand) / det;
     const nextLand = land + (da * here.byLand - here.liftLand * here.byLift) / det;
     const usable = nextLand - nextLift > SHORTEST_FLIGHT_S;
-    if (usable) weigh(samples, shape, settling, nextLift, nextLand, there);
+    if (usable) weigh(samples, model, nextLift, nextLand, there);
     if (usable && there.cost <= here.cost) {
       const gain = here.cost - there.cost;
       [lift, land] = [nextLift, nextLand];
@@ -126,10 +127,15 @@ const blank = (): Weighed => ({ cost: 0, liftLift: 0, liftLand: 0, landLand: 0, 
 const HERE = blank();
 const THERE = blank();
 
+/** How a flight is walked: its course, and how the ball comes to rest. */
+interface FlightModel {
+  readonly shape: FlightShape;
+  readonly settling: Settling;
+}
+
 function weigh(
   { t, share }: FlightSamples,
-  { way, speed }: FlightShape,
-  { rest, timeS }: Settling,
+  { shape: { way, speed }, settling: { rest, timeS } }: FlightModel,
   lift: number,
   land: number,
   into: Weighed,

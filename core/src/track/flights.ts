@@ -65,21 +65,15 @@ function wholeFlights(signal: FootSignal, runs: readonly Run[]): Run[] {
   for (let i = 0; i + 1 < whole.length;) {
     const [one, next] = [whole[i]!, whole[i + 1]!];
     const tried = [...whole.slice(0, i), { from: one.from, to: next.to }, ...whole.slice(i + 2)];
-    if (isOneFlight(signal, one, next, whole, tried, i)) whole = tried;
+    if (isOneFlight(signal, whole, tried, i)) whole = tried;
     else i++;
   }
   return whole;
 }
 
-function isOneFlight(
-  signal: FootSignal,
-  one: Run,
-  next: Run,
-  apart: readonly Run[],
-  tried: readonly Run[],
-  i: number,
-): boolean {
+function isOneFlight(signal: FootSignal, apart: readonly Run[], tried: readonly Run[], i: number): boolean {
   const { t } = signal;
+  const [one, next] = [apart[i]!, apart[i + 1]!];
   if (t[next.from]! - t[one.to - 1]! > LONGEST_SLOW_PART_S) return false;
   const [first, second] = [flightOf(signal, apart, i), flightOf(signal, apart, i + 1)];
   const data = flightOf(signal, tried, i);

@@ -71,7 +71,7 @@ export function packTrack(track: Track): Uint8Array<ArrayBuffer> {
       bytes[at++] = code;
     }
   }
-  return gzipSync(bytes.subarray(0, at), { level: 6, mtime: 0 }) as Uint8Array<ArrayBuffer>;
+  return gzipSync(bytes.subarray(0, at), { level: 6, mtime: 0 });
 }
 
 /** A packed track unpacks to at most this: every sample of every column in four bytes. */

@@ -23,7 +23,7 @@ export interface Passphrases {
 
 /** What is wrong with a passphrase, in words, or null. */
 export function passphraseProblem(passphrase: string): string | null {
-  if ([...passphrase].length < LEAST_LETTERS)
+  if (Array.from(passphrase).length < LEAST_LETTERS)
     return `A passphrase has at least ${LEAST_LETTERS} letters: take three or four words.`;
   if (Buffer.byteLength(passphrase) > MOST_BYTES)
     return 'This passphrase is too long: take at most 70 letters.';
@@ -39,7 +39,7 @@ export function passphrasesIn(root: string | null): Passphrases {
     set: async (role, passphrase) => {
       hashes = { ...hashes, [role]: await bcrypt.hash(passphrase, ROUNDS) };
       if (!path) return;
-      writeFileSync(`${path}.new`, `${JSON.stringify(hashes)}\n`, { mode: 0o600, flush: true } as object);
+      writeFileSync(`${path}.new`, `${JSON.stringify(hashes)}\n`, { mode: 0o600, flush: true });
       renameSync(`${path}.new`, path);
     },
     roleOf: async (passphrase) => {

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { strFromU8, unzipSync, zipSync, type Zippable } from 'fflate';
+import { strFromU8, unzipSync, zipSync } from 'fflate';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import { backupSummarySchema, trackPageSchema } from '@angled-chalk/contract';
 import { dataDirectory, readyDirectory } from '../db/directory.ts';
@@ -126,7 +126,7 @@ function altered(
     }
   files['manifest.json'] = Buffer.from(JSON.stringify(manifest));
   const path = join(testFolder(), 'altered.zip');
-  writeFileSync(path, zipSync(files as Zippable));
+  writeFileSync(path, zipSync(files));
   return path;
 }
 

@@ -68,7 +68,7 @@ export function documentsOf<K extends DocumentKind>(db: Database, kind: K): Docu
       one(
         await db
           .update(table)
-          .set({ ...(values(value) as object), version: sql`${table.version} + 1` } as never)
+          .set({ ...(values(value) as object), version: sql`${table.version} + 1` })
           .where(and(eq(table.id, id), eq(table.version, version), isNull(table.deletedAt)))
           .returning(),
       ),

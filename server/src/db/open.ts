@@ -24,8 +24,7 @@ export interface OpenDatabase {
   readonly close: () => Promise<void>;
 }
 
-const over = (seat: Seat): Database =>
-  drizzle(seat as never, { schema, casing: 'snake_case' }) as unknown as Database;
+const over = (seat: Seat): Database => drizzle(seat as never, { schema, casing: 'snake_case' });
 
 /** Brings a database to the newest schema. */
 export async function migrateAll(seat: Seat): Promise<Database> {

@@ -41,7 +41,7 @@ export class Seat {
   }
 
   async transaction<T>(run: (inside: Transaction) => Promise<T>): Promise<T> {
-    return this.#use((pg) => pg.transaction(run) as Promise<T>);
+    return this.#use((pg) => pg.transaction(run));
   }
 
   /** Nobody else is served while `run` has the database to itself. */

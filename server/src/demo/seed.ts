@@ -8,7 +8,6 @@ import {
   recordDemoDrill,
 } from '@angled-chalk/core/sim';
 import { packTrack } from '@angled-chalk/core/track';
-import type { StudentInput } from '@angled-chalk/contract';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
 import { addCheck } from '../checks/store.ts';
@@ -23,7 +22,7 @@ export async function seedDemo(db: Database): Promise<boolean> {
     const inside = transaction as unknown as Database;
     await writeSettings(inside, 1, { clubName: DEMO_CLUB_NAME, units: 'metric' });
     for (const { id, ...student } of DEMO_STUDENTS) {
-      await addStudent(inside, id, { ...student, schoolId: student.schoolId as StudentInput['schoolId'] });
+      await addStudent(inside, id, { ...student, schoolId: student.schoolId });
     }
     for (const { id, plan } of DEMO_PLANS) await documentsOf(inside, 'plan').add(id, plan);
     for (const { id, floor } of DEMO_FLOORS) await documentsOf(inside, 'floor').add(id, floor);

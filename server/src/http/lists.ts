@@ -43,7 +43,7 @@ export function keepLists(): Lists {
       next();
     },
     answer: async (request, response, read) => {
-      const role = String((response.locals as { role?: string }).role ?? 'coach');
+      const role = (response.locals as { role?: string }).role ?? 'coach';
       const key = `${role} ${request.originalUrl}`;
       // What one role may see must never be taken for another's, also in a browser that both use.
       const tag = `"${boot}-${revision}-${role}"`;

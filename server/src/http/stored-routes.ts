@@ -53,7 +53,7 @@ export function storedRoutes<Input, Item, Change = Input>(store: StoreOf<Input, 
     const { id, value } = valid(create, request.body);
     const known = await store.find(id);
     try {
-      response.status(201).json(known ?? (await store.add(id, value as Input)));
+      response.status(201).json(known ?? (await store.add(id, value)));
     } catch (error) {
       if (codeOf(error) !== UNIQUE_VIOLATION) throw error;
       const meanwhile = await store.find(id);
@@ -64,7 +64,7 @@ export function storedRoutes<Input, Item, Change = Input>(store: StoreOf<Input, 
   router.put('/:id', async (request, response) => {
     const id = idOf(request);
     const { version, value } = valid(update, request.body);
-    const written = await store.update(id, version, value as Change);
+    const written = await store.update(id, version, value);
     if (!written) throw (await store.find(id)) ? conflict() : notFound(store.what);
     response.json(written);
   });

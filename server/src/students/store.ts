@@ -10,7 +10,7 @@ type Row = typeof students.$inferSelect;
 
 const fromRow = ({ deletedAt, updatedAt, arriving: _, ...row }: Row): Student => ({
   ...row,
-  schoolId: row.schoolId as Student['schoolId'],
+  schoolId: row.schoolId,
   measurements: row.measurements,
   archived: deletedAt !== null,
   updatedAt: updatedAt.toISOString(),

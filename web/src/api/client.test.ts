@@ -61,10 +61,10 @@ test('an answer in another shape than promised is told, not shown', async () => 
 
 test('a program that does not answer is given up on in words', async () => {
   jest.useFakeTimers();
-  globalThis.fetch = ((_input: unknown, init?: RequestInit) =>
+  globalThis.fetch = (_input: unknown, init?: RequestInit) =>
     new Promise((_resolve, reject) => {
       init!.signal!.addEventListener('abort', () => reject(new DOMException('stopped', 'AbortError')));
-    })) as typeof fetch;
+    });
   const asked = failure(api.get('/settings', settingsSchema));
   await jest.advanceTimersByTimeAsync(60_000);
   const error = (await asked) as Error;

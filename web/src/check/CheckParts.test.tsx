@@ -21,7 +21,7 @@ test('every planned move has its row, with what happened and a verdict', () => {
     .getAllByRole('row')
     .slice(1);
   expect(rows).toHaveLength(report.moves.length);
-  const short = rows.find((row) => row.textContent!.includes('step short'))!;
+  const short = rows.find((row) => row.textContent.includes('step short'))!;
   expect(short).toHaveTextContent(/not met/);
   expect(short).toHaveTextContent(/−[78]\.\d cm/);
 });
@@ -82,7 +82,7 @@ test('near the feet the moves are named beside their prints, and marks of findin
   expect(names).toHaveLength(6);
   expect(new Set(names).size).toBe(6);
   const move = report.faults[0]!.moveNumber!;
-  expect(names.some((name) => name!.startsWith(`${move} `))).toBe(true);
+  expect(names.some((name) => name.startsWith(`${move} `))).toBe(true);
   unmount();
   renderInClub(<CheckFloor {...props} chosen={0} near={false} />);
   expect(screen.queryByText(/^\d+ [LR]$/)).toBeNull();

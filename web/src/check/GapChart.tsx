@@ -81,7 +81,7 @@ export function GapChart({ result, timeS, onTime, findings, aroundPlan }: GapCha
             <YAxis domain={['auto', 'auto']} width={52} stroke={PALETTE.softInk} />
             <Tooltip
               formatter={(value, name) => [Array.isArray(value) ? value.join(' to ') : String(value), name]}
-              labelFormatter={(label) => `${String(label)} s`}
+              labelFormatter={(label) => `${Number(label)} s`}
             />
             <Area
               dataKey="band"

@@ -6,7 +6,7 @@ import { LAYOUT_KINDS, type FloorPlan } from '@angled-chalk/core/layout';
 import { DEMO_FLOORS } from '@angled-chalk/core/sim';
 import { Route, Routes, useNavigate } from 'react-router';
 import { useEffect } from 'react';
-import { renderInClub, stubProgram } from '../../test/club.tsx';
+import { renderInClub, stubProgram, sentJson } from '../../test/club.tsx';
 import { FloorPage } from './FloorPage.tsx';
 
 const hall = DEMO_FLOORS[0]!;
@@ -27,7 +27,7 @@ async function openFloor(
   stubProgram({
     'GET /api/floors': () => [200, [stored()]],
     [`PUT /api/floors/${hall.id}`]: (init) => {
-      saved.push((JSON.parse(String(init!.body)) as { value: FloorPlan }).value);
+      saved.push((sentJson(init) as { value: FloorPlan }).value);
       version++;
       return [200, stored()];
     },
@@ -276,7 +276,7 @@ test('without a layout there is nothing to fill the floor with', async () => {
 test('in feet and inches no centimetre is left', async () => {
   await openFloor(hall.floor, 'imperial');
   for (const name of ['Room', 'Fill', 'Class', 'Lay out']) {
-    tab(name);
+    await tab(name);
     expect(document.body.textContent).not.toMatch(/\d ?cm\b/);
   }
   expect(screen.getByText(/arrow keys: 2", with Shift ½"/)).toBeInTheDocument();

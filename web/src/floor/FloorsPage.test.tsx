@@ -6,7 +6,7 @@ import type { FloorPlan } from '@angled-chalk/core/layout';
 import { rulerFor } from '@angled-chalk/core/range';
 import { DEMO_FLOORS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Route, Routes, useParams } from 'react-router';
-import { renderInClub, stubProgram } from '../../test/club.tsx';
+import { renderInClub, stubProgram, sentJson } from '../../test/club.tsx';
 import { FloorsPage } from './FloorsPage.tsx';
 
 jest.mock('../work/run.ts', () => jest.requireActual('../../test/inline-run.ts'));
@@ -35,7 +35,7 @@ function openList(answers: Readonly<Record<string, () => Answer>> = {}): void {
   stubProgram({
     'GET /api/floors': () => [200, stored()],
     'POST /api/floors': (init) => {
-      const { id, value } = JSON.parse(String(init!.body)) as { id: string; value: FloorPlan };
+      const { id, value } = sentJson(init) as { id: string; value: FloorPlan };
       added.push(value);
       return [201, { id, floor: value, version: 1, updatedAt: '2026-01-01T00:00:00.000Z' }];
     },
@@ -126,7 +126,7 @@ test('a usual size says what it rests on, and becomes a floor of that size', asy
   await user.click(await screen.findByRole('button', { name: 'New floor' }));
   const sizes = within(screen.getByRole('menu')).getAllByRole('menuitem');
   for (const size of sizes) expect(size).toHaveTextContent(/from memory|own choice|common practice/);
-  const ring = sizes.find((size) => size.textContent!.includes('6.10 m'))!;
+  const ring = sizes.find((size) => size.textContent.includes('6.10 m'))!;
   await user.click(ring);
   expect(await screen.findByText(/^opened /)).toBeInTheDocument();
   const xs = added[0]!.floor.outline.map(({ x }) => x);

@@ -56,7 +56,7 @@ export interface FloorEditor {
 /** How far beside the original a copy lies, metres. */
 const COPY_ASIDE_M = 0.5;
 export function useFloorEditor(stored: StoredFloor, ruler: Ruler): FloorEditor {
-  const keeping = useKeeping<FloorPlan>({ ...useStored('floors', stored), schema: floorPlanSchema as never });
+  const keeping = useKeeping<FloorPlan>({ ...useStored('floors', stored), schema: floorPlanSchema });
   const plan = keeping.value;
   const [wanted, setChosen] = useState<readonly string[]>([]);
   const chosen = useMemo(

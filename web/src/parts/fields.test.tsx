@@ -42,7 +42,7 @@ function Held() {
   return <output>{JSON.stringify(useWatch())}</output>;
 }
 
-const held = (): Shape => JSON.parse(screen.getByRole('status').textContent!) as Shape;
+const held = (): Shape => JSON.parse(screen.getByRole('status').textContent) as Shape;
 const show = (units: 'metric' | 'imperial' = 'metric') => {
   stubProgram();
   renderInClub(<Form />, units);

@@ -27,7 +27,7 @@ export function LengthField<T extends FieldValues>({
   const between = `From ${formatLength(range[0], units)} to ${formatLength(range[1], units)}.`;
   return (
     <LengthBox
-      metres={field.value as number | undefined}
+      metres={field.value}
       onMetres={field.onChange}
       label={label}
       help={help}
@@ -56,7 +56,7 @@ export function NumberField<T extends FieldValues>({
   const { field, fieldState } = useController({ name, control });
   return (
     <NumberBox
-      value={field.value as number | undefined}
+      value={field.value}
       onNumber={(value) => field.onChange(value === undefined ? empty : value)}
       label={label}
       unit={unit}
@@ -78,7 +78,7 @@ export function TextLine<T extends FieldValues>({
   return (
     <TextField
       {...field}
-      value={(field.value as string | undefined) ?? ''}
+      value={field.value ?? ''}
       label={label}
       error={fieldState.error !== undefined}
       helperText={fieldState.error ? 'Between 1 letter and the length of a line.' : help}
@@ -97,13 +97,7 @@ export function ChoiceField<T extends FieldValues>({
   const { control } = useFormContext<T>();
   const { field } = useController({ name, control });
   return (
-    <SelectBox
-      label={label}
-      help={help}
-      choices={choices}
-      value={field.value as string}
-      onChoice={field.onChange}
-    />
+    <SelectBox label={label} help={help} choices={choices} value={field.value} onChoice={field.onChange} />
   );
 }
 

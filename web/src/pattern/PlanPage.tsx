@@ -42,7 +42,7 @@ export function PlanPage() {
 
 function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly student: Student }) {
   const { fitOf } = useClub();
-  const editing = useEditing<Plan>({ ...useStored('plans', stored), schema: planSchema as never });
+  const editing = useEditing<Plan>({ ...useStored('plans', stored), schema: planSchema });
   const plan = editing.value;
   const drill = useMemo(() => ({ plan, student: fitOf(student) }), [plan, student, fitOf]);
   const judging = useJudged(drill);

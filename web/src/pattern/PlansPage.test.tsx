@@ -5,7 +5,7 @@ import { checkPlan } from '@angled-chalk/core/check';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Route, Routes, useParams } from 'react-router';
-import { renderInClub, stubProgram } from '../../test/club.tsx';
+import { renderInClub, stubProgram, sentJson } from '../../test/club.tsx';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { PlansPage } from './PlansPage.tsx';
 
@@ -25,7 +25,7 @@ function openList(more: Parameters<typeof stubProgram>[0] = {}): void {
   stubProgram({
     'GET /api/plans': () => [200, DEMO_PLANS.map(({ id, plan }) => stored(id, plan))],
     'POST /api/plans': (init) => {
-      const { id, value } = JSON.parse(String(init!.body)) as { id: string; value: Plan };
+      const { id, value } = sentJson(init) as { id: string; value: Plan };
       added.push(value);
       return [201, stored(id, value)];
     },

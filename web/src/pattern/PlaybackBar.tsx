@@ -47,7 +47,7 @@ export function PlaybackBar({
         max={endS}
         step={0.05}
         value={timeS}
-        onChange={(_event, value) => setTimeS(value as number)}
+        onChange={(_event, value) => setTimeS(value)}
         aria-label="Moment"
         getAriaValueText={(value) => `${value.toFixed(2)} s`}
       />

@@ -32,7 +32,7 @@ function SchoolEditor({ stored }: { readonly stored: StoredSchool }) {
   const remove = useDelete('schools');
   const restore = useRestore('schools');
   const { units, student, fitOf } = useClub();
-  const editing = useEditing<School>({ ...useStored('schools', stored), schema: schoolSchema as never });
+  const editing = useEditing<School>({ ...useStored('schools', stored), schema: schoolSchema });
   const { value } = editing;
   const stance = student && fitStance({ ...fitOf(student), school: value });
   const onDelete = async (): Promise<void> => {

@@ -67,7 +67,7 @@ export function BalanceTab({ stance }: Fitting) {
                 min={0}
                 max={100}
                 value={weight}
-                onChange={(_event, value) => setWeight(value as number)}
+                onChange={(_event, value) => setWeight(value)}
               />
               <Box id="lean-label">{formatDegrees(lean)} of lean from the ankles, forward positive</Box>
               <Slider
@@ -75,7 +75,7 @@ export function BalanceTab({ stance }: Fitting) {
                 min={-MOST_LEAN}
                 max={MOST_LEAN}
                 value={lean}
-                onChange={(_event, value) => setLean(value as number)}
+                onChange={(_event, value) => setLean(value)}
               />
             </Box>
             <Box sx={{ color: pastToes ? 'error.main' : 'text.secondary', fontSize: '0.86rem' }}>

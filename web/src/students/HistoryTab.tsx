@@ -6,7 +6,7 @@ import TableCell from '@mui/material/TableCell';
 import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { fitStance, lengthsOn, type LengthName } from '@angled-chalk/core/body';
+import { fitStance, lengthsOn } from '@angled-chalk/core/body';
 import { formatLength } from '@angled-chalk/core/measure';
 import dayjs from 'dayjs';
 import { useUnits } from '../app/club.tsx';
@@ -54,7 +54,7 @@ export function HistoryTab({ student, fit }: Fitting) {
                 <TableCell component="th" scope="row">
                   {dayjs(day).format('D MMM YYYY')}
                 </TableCell>
-                <TableCell>{LENGTH_WORDS[length as LengthName]}</TableCell>
+                <TableCell>{LENGTH_WORDS[length]}</TableCell>
                 <TableCell align="right">
                   {valueM === null ? 'taken back: estimated' : formatLength(valueM, units)}
                 </TableCell>

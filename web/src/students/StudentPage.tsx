@@ -58,7 +58,7 @@ function StudentEditor({ student }: { readonly student: Student }) {
   const { units, fitOf } = useClub();
   const editing = useEditing<StudentInput>({
     ...useStored('students', student),
-    schema: studentInputSchema as never,
+    schema: studentInputSchema,
   });
   const { value } = editing;
   const fit = useMemo(() => fitOf(value), [value, fitOf]);

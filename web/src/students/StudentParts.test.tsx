@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { fitStance, SCHOOLS } from '@angled-chalk/core/body';
 import { reachRows, strikerOf } from '@angled-chalk/core/range';
 import { DEMO_STUDENTS } from '@angled-chalk/core/sim';
-import { renderInClub, STUDENTS, stubProgram } from '../../test/club.tsx';
+import { renderInClub, STUDENTS, stubProgram, sentJson } from '../../test/club.tsx';
 import { BalanceTab } from './BalanceTab.tsx';
 import { BodyTable } from './BodyTable.tsx';
 import { HistoryTab } from './HistoryTab.tsx';
@@ -111,7 +111,7 @@ test('a roster is read, mapped, told row by row, and sent as one', async () => {
   let sent: unknown = null;
   stubProgram({
     'POST /api/students/import': (init) => {
-      sent = JSON.parse(String(init!.body));
+      sent = sentJson(init);
       return [201, { added: 1 }];
     },
   });
@@ -138,7 +138,7 @@ test('whoever is in the club already is left out unless the coach ticks them', a
   let sent: unknown = null;
   stubProgram({
     'POST /api/students/import': (init) => {
-      sent = JSON.parse(String(init!.body));
+      sent = sentJson(init);
       return [201, { added: 1 }];
     },
   });

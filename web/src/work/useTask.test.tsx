@@ -31,7 +31,7 @@ const start = () => {
 
 test('a task shows how far it is, and its answer ends it', async () => {
   const { result, answer } = start();
-  act(() => void tell(0.5, 'Filling'));
+  act(() => tell(0.5, 'Filling'));
   expect(result.current.state).toEqual({ share: 0.5, stage: 'Filling' });
   await act(async () => {
     finish(7);
@@ -46,7 +46,7 @@ test('progress that arrives after it was stopped does not bring it back', async 
   await act(async () => {
     expect(await answer).toBeNull();
   });
-  act(() => void tell(0.9, 'Filling'));
+  act(() => tell(0.9, 'Filling'));
   expect(result.current.state).toBeNull();
   expect(result.current.error).toBeNull();
 });
