@@ -70,8 +70,17 @@ function carryingPoint(name: FootName, foot: Foot, body: Body): Point {
   return scale(sum, 1 / sole.length);
 }
 
-/** Balance of a stance standing still in a posture. The floor frame of the feet; facing in degrees. */
-export function balanceOf(stance: FittedStance, feet: Feet, facingDeg: number, posture: Posture): Balance {
+/** What carries a stance, and where its mass is. */
+interface Carried {
+  readonly base: readonly Point[];
+  /** Where the weight rests, before the body leans. */
+  readonly carried: Point;
+  readonly massAt: Point;
+  /** How far a part of the body at a share of its height leans out. */
+  readonly leaned: (heightShare: number) => number;
+}
+
+function carriedBy(stance: FittedStance, feet: Feet, facingDeg: number, posture: Posture): Carried {
   const { body, leadSide, school } = stance;
   const base = convexHull([
     ...supportOutline('left', feet.left, body),
@@ -84,7 +93,25 @@ export function balanceOf(stance: FittedStance, feet: Feet, facingDeg: number, p
   const standingM = body.stature.valueM * school.heightShare;
   const leaned = (heightShare: number): number => standingM * heightShare * Math.sin(lean);
   const carried = between(rear, lead, posture.weightOnLead);
-  const massAt = fromFacing(carried, facingDeg, 0, leaned(MASS_HEIGHT));
+  return { base, carried, leaned, massAt: fromFacing(carried, facingDeg, 0, leaned(MASS_HEIGHT)) };
+}
+
+/** The margin of `balanceOf` alone: from the projected centre of mass to the nearest edge, positive inside. */
+export function balanceMarginM(
+  stance: FittedStance,
+  feet: Feet,
+  facingDeg: number,
+  posture: Posture,
+): number {
+  const { base, massAt } = carriedBy(stance, feet, facingDeg, posture);
+  return -signedDistanceM(base, massAt);
+}
+
+/** Balance of a stance standing still in a posture. The floor frame of the feet; facing in degrees. */
+export function balanceOf(stance: FittedStance, feet: Feet, facingDeg: number, posture: Posture): Balance {
+  const { body, school } = stance;
+  const { base, carried, leaned, massAt } = carriedBy(stance, feet, facingDeg, posture);
+  const standingM = body.stature.valueM * school.heightShare;
   const along = (p: Point): number => p.x * forward(facingDeg).x + p.y * forward(facingDeg).y;
   const middle = along(between(feet.left.ball, feet.right.ball, 0.5));
   const margins = Object.fromEntries(

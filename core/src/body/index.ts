@@ -1,4 +1,4 @@
-export { type Balance, balanceOf, type Direction, DIRECTIONS } from './balance.ts';
+export { type Balance, balanceMarginM, balanceOf, type Direction, DIRECTIONS } from './balance.ts';
 export { EDGE_DEG, firstFoot, fromEdgeDeg } from './first-foot.ts';
 export { LENGTH_NAMES, type LengthName, lengthsOn, type Measurement, noteLengths } from './history.ts';
 export {

@@ -31,7 +31,7 @@ const RHYTHM_CAP = 2.5;
 const BEAT_CAP = 1.2;
 /** A beat lost or gained together with a move left out or put in. */
 const SHIFTED = 0.15;
-const BAND = 24;
+const BAND = 16;
 
 /**
  * Matches observed footfalls to planned moves by least total cost (dynamic programming in a band

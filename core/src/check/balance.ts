@@ -1,4 +1,4 @@
-import { balanceOf, toeHeadingDeg, type Foot, type FootName } from '../body/index.ts';
+import { balanceMarginM, toeHeadingDeg, type Foot, type FootName } from '../body/index.ts';
 import type { Performance, PerformedMove } from '../rules/index.ts';
 
 export interface BalanceReport {
@@ -22,7 +22,7 @@ export function restMarginM({ stance }: Pick<Performance, 'stance'>, { after }: 
     heelUp: foot === after.lead ? school.leadHeelUp : school.rearHeelUp,
   });
   const feet = { left: footOf('left'), right: footOf('right') };
-  return balanceOf(stance, feet, after.facingDeg, { weightOnLead: school.weightOnLead, leanDeg: 0 }).marginM;
+  return balanceMarginM(stance, feet, after.facingDeg, { weightOnLead: school.weightOnLead, leanDeg: 0 });
 }
 
 export function balanceReport(performance: Performance): BalanceReport {

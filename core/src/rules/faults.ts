@@ -1,7 +1,7 @@
 import type { RuleLimits } from '../body/index.ts';
 import type { FaultName } from './fault-names.ts';
 import type { Found, PerformedMove, Performance } from './performance.ts';
-import { feetRules, narrowed } from './rules-feet.ts';
+import { feetRules } from './rules-feet.ts';
 import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
 import { notFacing, stanceRules, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
 
@@ -221,7 +221,7 @@ export const FAULTS = {
     advice: 'Keep the width of the stance in the middle of the step too.',
     limit: 'narrowedRatio',
     standing: 'own choice',
-    rule: { over: 'move', judge: narrowed },
+    rule: { over: 'move', judge: feetRules },
     made: null,
     isNote: true,
   },

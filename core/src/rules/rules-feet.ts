@@ -75,7 +75,7 @@ const partsOf = (move: PerformedMove, look: Look) => ({
   expandedU: look.expandedU,
 });
 
-/** Feet crossed, together or overstretched: the worst moment of the move for each. */
+/** Feet crossed, together or overstretched, or the stance narrowed: the worst moment of the move for each. */
 export function feetRules(performance: Performance, move: PerformedMove): Found[] {
   const { stance } = performance;
   const { limits } = stance.school;
@@ -97,14 +97,13 @@ export function feetRules(performance: Performance, move: PerformedMove): Found[
       limit: togetherLimitM,
     }),
     ...atMostAt('overstretched', stretched, stretched.apartM, stretchLimitM),
+    ...narrowed(performance, move, together),
   ];
 }
 
-/** A stance that closes below six tenths without the feet being together: worth a note, no fault. */
-export function narrowed(performance: Performance, move: PerformedMove): Found[] {
-  const { stance } = performance;
+/** A stance that surely closes below six tenths without the feet being together: worth a note, no fault. */
+function narrowed({ stance }: Performance, move: PerformedMove, look: Look): Found[] {
   const limit = stance.school.limits.narrowedRatio * stance.separation.valueM;
-  const look = worstOf(looks(performance, move), ({ apartM }) => -apartM);
   if (atLeast(look.apartM, limit, look.expandedU) !== 'not-met') return [];
   if (atLeast(look.apartM, togetherM(stance), look.expandedU) !== 'met') return [];
   return finding('not-met', { ...partsOf(move, look), fault: 'narrowed', measured: look.apartM, limit });

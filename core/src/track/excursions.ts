@@ -9,6 +9,8 @@ const RAISED_M = 0.2;
 /** It is on the floor again below this, or below so many sigmas of the height. */
 const DOWN_M = 0.015;
 const DOWN_SIGMAS = 4;
+/** The floor and its noise are read from so many heights. */
+const LOOKED_AT = 3000;
 /** The longest kick or raised knee, seconds. */
 const LONGEST_S = 3;
 /** A foot that comes back so near to where it was has come back. */
@@ -39,9 +41,12 @@ function outOf({ x, y }: FootSignal, from: number, to: number): number {
 
 function byHeight(signal: FootSignal, z: Float64Array): Excursion[] {
   const { t } = signal;
-  const known = z.filter((value) => !Number.isNaN(value));
+  const stride = Math.max(1, Math.floor(z.length / LOOKED_AT));
+  const known = z.filter((value, i) => i % stride === 0 && !Number.isNaN(value));
   if (known.length === 0) return [];
   const floorM = medianOf(known);
+  const top = z.reduce((most, value) => (value > most ? value : most), -Infinity);
+  if (top - floorM <= RAISED_M) return [];
   const noiseM = medianOf(known.map((value) => Math.abs(value - floorM))) / 0.6745;
   const downM = Math.max(DOWN_M, DOWN_SIGMAS * noiseM);
   const found: Excursion[] = [];

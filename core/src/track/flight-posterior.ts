@@ -1,5 +1,5 @@
 import { fitFlight, type FlightFit, type FlightSamples } from './fit-flight.ts';
-import { flightShape, rampedShape, rolledShape, type FlightShape } from './flight-shape.ts';
+import { COURSES, FIRST, nearbyShape, NEIGHBOURS, type Course } from './courses.ts';
 
 /** A moment seen by other means, as by height: seconds, 1 sigma. */
 export interface Moment {
@@ -32,77 +32,9 @@ export interface FlightTimes {
   readonly misfit: number;
 }
 
-interface Course {
-  readonly shape: FlightShape;
-  /** Log of how often it is expected, which counts only where the samples are silent (own choice). */
-  readonly logPrior: number;
-  /** Whether a first look tries it. */
-  readonly isFirst: boolean;
-  /** Family and place in it: courses next to a good one are tried too. */
-  readonly family: 'beta' | 'ramp' | 'roll';
-  readonly i: number;
-  readonly j: number;
-}
-
-/** Courses that are weighed against each other, one flight at a time: nobody brakes every step alike. */
-const EXPONENTS = [2, 3, 4.3];
-const RAMPS = [0.1, 0.22, 0.36, 0.5, 0.66, 0.8];
-const FIRST_RAMPS = new Set(['1 1', '1 3', '3 1', '1 4', '4 1', '0 5', '5 0']);
-const ROLLS = [0.08, 0.15, 0.22];
-const DOWN_AT = [0.65, 0.78];
-const COURSES: readonly Course[] = [
-  ...EXPONENTS.flatMap((a, i) =>
-    EXPONENTS.map((b, j) => ({
-      shape: flightShape(a, b),
-      logPrior: i === j ? 0.5 : 0,
-      isFirst: i === j,
-      family: 'beta' as const,
-      i,
-      j,
-    })),
-  ),
-  ...RAMPS.flatMap((rise, i) =>
-    RAMPS.flatMap((fall, j) =>
-      rise + fall > 1
-        ? []
-        : [true, false].map((smooth) => ({
-            shape: rampedShape(rise, fall, smooth),
-            logPrior: -0.5,
-            isFirst: !smooth && FIRST_RAMPS.has(`${i} ${j}`),
-            family: 'ramp' as const,
-            i,
-            j,
-          })),
-    ),
-  ),
-  ...ROLLS.flatMap((share, i) =>
-    DOWN_AT.map((downAt, j) => ({
-      shape: rolledShape(share, downAt, 0.45),
-      logPrior: -0.7,
-      isFirst: i === 1,
-      family: 'roll' as const,
-      i,
-      j,
-    })),
-  ),
-];
-const FIRST = COURSES.filter(({ isFirst }) => isFirst);
 /** So many of the first have their neighbours tried, and so many that creep are tried with other creeps. */
 const GOOD_FIRST = 2;
 const GOOD_CREEPING = 1;
-const NEIGHBOURS = new Map<Course, readonly Course[]>(
-  FIRST.map((course) => [
-    course,
-    COURSES.filter(
-      (other) =>
-        !other.isFirst &&
-        other.family === course.family &&
-        Math.abs(other.i - course.i) <= 1 &&
-        Math.abs(other.j - course.j) <= 1,
-    ),
-  ]),
-);
-
 /** How a ball may creep after contact: metres, time constant, and how often (own choice). */
 const SETTLINGS = [
   { restM: 0, timeS: 1, share: 0.4 },
@@ -173,6 +105,7 @@ export function weighFlight(
   for (const { course, fit } of creeping.slice(0, GOOD_CREEPING))
     for (const settling of CREEPS) if (settling !== USUAL_CREEP) creep(course, settling, fit);
   const all = [...tried, ...creeping];
+  refine(all, samples, wayM, samplesForOne);
   const best = all.reduce((least, { fit }) => Math.min(least, fit.chiSquare), Infinity);
   // Where even the best course misses the samples, the samples are worse than they claim.
   const misfit = best / Math.max(1, samples.t.length - 5);
@@ -188,6 +121,30 @@ export function weighFlight(
     usedSamples: near.usedSamples,
     misfit,
   };
+}
+
+/** Samples that hold the landing of a course to this, seconds, tell courses apart that the table does not hold. */
+const SEES_U_S = 0.0015;
+/** So many of the best are followed to the course next to them that fits best. */
+const FOLLOWED = 4;
+
+/** Where the samples are good enough to see it, the best courses are changed a little to fit them better. */
+function refine(all: Candidate[], samples: FlightSamples, wayM: number, samplesForOne: number): void {
+  const sorted = [...all].sort(byFit);
+  if (!(sorted[0]!.fit.landUS * Math.sqrt(samplesForOne) < SEES_U_S)) return;
+  const done = new Set<string>();
+  for (const one of sorted) {
+    const { made } = one.course;
+    const kind = `${made.family} ${'smooth' in made && made.smooth} ${one.settling.restM > 0}`;
+    if (done.has(kind)) continue;
+    done.add(kind);
+    const { restM, timeS } = one.settling;
+    const settled = { rest: Math.min(MOST_REST_SHARE, restM / wayM), timeS };
+    const fitOf = (shape: Course['shape']): FlightFit => fitFlight(samples, shape, one.fit, settled);
+    const shape = nearbyShape(one.course, (tried) => fitOf(tried).chiSquare);
+    all.push({ ...one, fit: fitOf(shape) });
+    if (done.size >= FOLLOWED) return;
+  }
 }
 
 /**

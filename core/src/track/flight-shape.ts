@@ -13,7 +13,7 @@ export interface FlightShape {
 }
 
 const CELLS = 256;
-const FINE = 8;
+const FINE = 3;
 
 const cache = new Map<string, FlightShape>();
 

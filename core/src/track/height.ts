@@ -2,20 +2,194 @@ import type { Moment } from './flight-posterior.ts';
 import type { FootSignal } from './signal.ts';
 import { medianOf } from './track.ts';
 
-/** A foot that rises less than this, or less than so many sigmas, says nothing by its height (own choice). */
-const LEAST_RISE_M = 0.01;
-const RISE_SIGMAS = 5;
-/** The straight part of rising and coming down, as shares of the greatest height. */
-const LOW = 0.15;
-const HIGH = 0.75;
 /** The floor is where the ball is so long before and after. */
 const FLOOR_S = 0.15;
+/** A rise that does not explain the heights better than the floor does, by so much, says nothing. */
+const WORTH_CHI = 30;
+/** A foot that rises less than this says nothing by its height (own choice). */
+const LEAST_RISE_M = 0.008;
 /** A ball may touch while the marker above it still comes down, seconds. */
-const HEIGHT_U_S = 0.008;
+const HEIGHT_U_S = 0.006;
+/** What no course of the height holds, as a share of the time in the air (own choice, from the coverage bench). */
+const COURSE_U_SHARE = 0.012;
+/** Noise of a height is never thought to be less. */
+const LEAST_NOISE_M = 3e-4;
+const MOST_SAMPLES = 24;
+const ITERATIONS = 6;
+/** A step that gains less than this share of the misses is the last. */
+const GAIN = 1e-3;
+const SHORTEST_S = 0.04;
+
+/** How a foot rises and comes down: s^a (1 - s)^b over the time in the air, greatest value 1. */
+interface RiseShape {
+  /** Log of how often it is expected: a foot mostly leaves and touches at some speed (own choice). */
+  readonly logPrior: number;
+  readonly height: Float64Array;
+  readonly slope: Float64Array;
+}
+
+const CELLS = 64;
+const USUAL_SPREAD = 0.3;
+function riseShape(a: number, b: number): RiseShape {
+  const top = (a / (a + b)) ** a * (b / (a + b)) ** b;
+  const height = new Float64Array(CELLS + 1);
+  const slope = new Float64Array(CELLS + 1);
+  for (let i = 0; i <= CELLS; i++) {
+    const s = i / CELLS;
+    height[i] = (s ** a * (1 - s) ** b) / top;
+  }
+  for (let i = 0; i <= CELLS; i++)
+    slope[i] =
+      ((height[Math.min(CELLS, i + 1)]! - height[Math.max(0, i - 1)]!) * CELLS) /
+      (i > 0 && i < CELLS ? 2 : 1);
+  const logPrior = -(Math.log(a) ** 2 + Math.log(b) ** 2) / (2 * USUAL_SPREAD ** 2);
+  return { logPrior, height, slope };
+}
+
+/** From a ball that is thrown up and comes down at once to one that leaves and touches softly. */
+const EXPONENTS = [1.1, 0.75, 1.7];
+const SHAPES = EXPONENTS.flatMap((a) => EXPONENTS.map((b) => riseShape(a, b)));
+
+interface Heights {
+  readonly t: readonly number[];
+  readonly z: readonly number[];
+  readonly sigma: number;
+}
+
+/** Heights over the floor with their noise, neighbours averaged; null where there are too few. */
+function heightsOf(signal: FootSignal, z: Float64Array, from: number, to: number): Heights | null {
+  const { t, stepS } = signal;
+  const reach = Math.ceil(FLOOR_S / stepS);
+  const [first, last] = [Math.max(0, from - reach), Math.min(t.length, to + reach)];
+  const isKnown = (value: number): boolean => !Number.isNaN(value);
+  const ends = Float64Array.from([...z.subarray(first, from + 4), ...z.subarray(to - 4, last)]).filter(
+    isKnown,
+  );
+  if (ends.length < 5) return null;
+  const floorM = medianOf(ends);
+  const sigma = Math.max(LEAST_NOISE_M, medianOf(ends.map((value) => Math.abs(value - floorM))) / 0.6745);
+  const indices: number[] = [];
+  for (let i = first; i < last; i++) if (isKnown(z[i]!)) indices.push(i);
+  const block = Math.max(1, Math.ceil(indices.length / MOST_SAMPLES));
+  const n = Math.floor(indices.length / block);
+  if (n < 5) return null;
+  const mean = (values: Float64Array, k: number): number => {
+    let sum = 0;
+    for (let j = k * block; j < (k + 1) * block; j++) sum += values[indices[j]!]!;
+    return sum / block;
+  };
+  return {
+    t: Array.from({ length: n }, (_, k) => mean(t, k)),
+    z: Array.from({ length: n }, (_, k) => mean(z, k) - floorM),
+    sigma: sigma / Math.sqrt(block),
+  };
+}
+
+interface RiseFit {
+  readonly lift: Moment;
+  readonly land: Moment;
+  readonly riseM: number;
+  readonly chiSquare: number;
+}
+
+interface Normal {
+  riseM: number;
+  cost: number;
+  ll: number;
+  ld: number;
+  dd: number;
+  gl: number;
+  gd: number;
+}
+
+/** Used again by every fit, so that nothing has to be cleared away. */
+const SCRATCH = [
+  new Float64Array(2 * MOST_SAMPLES),
+  new Float64Array(2 * MOST_SAMPLES),
+  new Float64Array(2 * MOST_SAMPLES),
+] as const;
+
+/** Squared misses of one shape between two times, its height eliminated, and the equations of the next step. */
+function normalOf({ t, z }: Heights, { height, slope }: RiseShape, lift: number, land: number): Normal {
+  const scale = 1 / (land - lift);
+  let [hz, hh, zz] = [0, 0, 0];
+  const [hs, ps, taus] = SCRATCH;
+  for (let i = 0; i < t.length; i++) {
+    const tau = (t[i]! - lift) * scale;
+    let [h, p] = [0, 0];
+    if (tau > 0 && tau < 1) {
+      const k = Math.floor(tau * CELLS);
+      const part = tau * CELLS - k;
+      h = height[k]! + (height[k + 1]! - height[k]!) * part;
+      p = (slope[k]! + (slope[k + 1]! - slope[k]!) * part) * scale;
+    }
+    hs[i] = h;
+    ps[i] = p;
+    taus[i] = tau;
+    hz += h * z[i]!;
+    hh += h * h;
+    zz += z[i]! * z[i]!;
+  }
+  const riseM = hh > 0 ? Math.max(0, hz / hh) : 0;
+  const normal: Normal = { riseM, cost: zz - riseM * hz, ll: 0, ld: 0, dd: 0, gl: 0, gd: 0 };
+  for (let i = 0; i < t.length; i++) {
+    const byLift = -riseM * ps[i]! * (1 - taus[i]!);
+    const byLand = -riseM * ps[i]! * taus[i]!;
+    const residual = z[i]! - riseM * hs[i]!;
+    normal.ll += byLift * byLift;
+    normal.ld += byLift * byLand;
+    normal.dd += byLand * byLand;
+    normal.gl += byLift * residual;
+    normal.gd += byLand * residual;
+  }
+  return normal;
+}
+
+function fitRise(heights: Heights, shape: RiseShape, start: readonly [number, number]): RiseFit | null {
+  let [lift, land] = start;
+  let here = normalOf(heights, shape, lift, land);
+  let damping = 1e-2;
+  for (let i = 0; i < ITERATIONS; i++) {
+    const [a, c] = [here.ll * (1 + damping), here.dd * (1 + damping)];
+    const det = a * c - here.ld * here.ld;
+    if (!(det > 0)) return null;
+    const nextLift = lift + (c * here.gl - here.ld * here.gd) / det;
+    const nextLand = land + (a * here.gd - here.ld * here.gl) / det;
+    const there = nextLand - nextLift > SHORTEST_S ? normalOf(heights, shape, nextLift, nextLand) : null;
+    if (there && there.cost <= here.cost) {
+      const gain = here.cost - there.cost;
+      [lift, land, here] = [nextLift, nextLand, there];
+      damping /= 5;
+      if (gain < GAIN * here.cost) break;
+    } else damping *= 8;
+  }
+  const det = here.ll * here.dd - here.ld * here.ld;
+  if (!(det > 0)) return null;
+  const { sigma } = heights;
+  return {
+    lift: { timeS: lift, uS: sigma * Math.sqrt(here.dd / det) },
+    land: { timeS: land, uS: sigma * Math.sqrt(here.ll / det) },
+    riseM: here.riseM,
+    chiSquare: here.cost / sigma ** 2,
+  };
+}
+
+/** Where a ball first and last stands at half its greatest height. */
+function halfHeights({ t, z }: Heights): readonly [number, number] {
+  const smooth = z.map((value, i) => (value + (z[i - 1] ?? value) + (z[i + 1] ?? value)) / 3);
+  const top = Math.max(...smooth);
+  const first = smooth.findIndex((value) => value > top / 2);
+  const last = smooth.findLastIndex((value) => value > top / 2);
+  const [a, b] = [t[first]!, t[last]!];
+  // A ball is above half its height for about two thirds of its time in the air.
+  const beside = Math.max(SHORTEST_S, (b - a) / 4);
+  return [a - beside, b + beside];
+}
 
 /**
- * When a foot left the floor and touched it again, by the height of its ball: straight lines through the
- * rising and the falling side, to the level it stands at. Null where the height does not say.
+ * When a foot left the floor and touched it again, by the height of its ball: many courses of rising and
+ * coming down are fitted, and each counts by how well it explains the heights. Null where the height does
+ * not say.
  */
 export function momentsByHeight(
   signal: FootSignal,
@@ -23,58 +197,38 @@ export function momentsByHeight(
   to: number,
 ): { readonly lift: Moment | null; readonly land: Moment | null } {
   const nothing = { lift: null, land: null };
-  const { t, z, stepS } = signal;
+  const { z, stepS } = signal;
   if (!z || to - from < 5) return nothing;
-  const reach = Math.ceil(FLOOR_S / stepS);
-  const ends = [
-    ...z.subarray(Math.max(0, from - reach), from + 4),
-    ...z.subarray(Math.max(0, to - 4), to + reach),
-  ].filter((value) => !Number.isNaN(value));
-  if (ends.length < 5) return nothing;
-  const floorM = medianOf(ends);
-  const noiseM = medianOf(ends.map((value) => Math.abs(value - floorM))) / 0.6745;
-  let top = from;
-  const level = (i: number): number => {
-    let sum = 0;
-    let count = 0;
-    for (let k = Math.max(from, i - 1); k <= Math.min(to - 1, i + 1); k++)
-      if (!Number.isNaN(z[k]!)) {
-        sum += z[k]!;
-        count++;
-      }
-    return count === 0 ? NaN : sum / count - floorM;
+  const heights = heightsOf(signal, z, from, to);
+  if (!heights) return nothing;
+  let start = halfHeights(heights);
+  const fits = SHAPES.flatMap((shape) => {
+    const fit = fitRise(heights, shape, start);
+    if (!fit) return [];
+    start = [fit.lift.timeS, fit.land.timeS];
+    return [{ ...fit, logPrior: shape.logPrior }];
+  });
+  const best = fits.reduce((least, { chiSquare }) => Math.min(least, chiSquare), Infinity);
+  const flat = heights.z.reduce((sum, value) => sum + (value / heights.sigma) ** 2, 0);
+  if (!(flat - best > WORTH_CHI)) return nothing;
+  // Where even the best course misses the heights, they are worse than they claim.
+  const scale = Math.max(1, best / Math.max(1, heights.t.length - 4));
+  const weights = fits.map(
+    ({ chiSquare, lift, land, logPrior }) =>
+      Math.exp(logPrior - (chiSquare - best) / (2 * scale)) * Math.sqrt(lift.uS * land.uS),
+  );
+  const total = weights.reduce((a, b) => a + b, 0);
+  const mean = (of: (fit: RiseFit) => number): number =>
+    fits.reduce((sum, fit, i) => sum + weights[i]! * of(fit), 0) / total;
+  if (!(total > 0) || mean(({ riseM }) => riseM) < LEAST_RISE_M) return nothing;
+  const airS = mean(({ lift, land }) => land.timeS - lift.timeS);
+  const moment = (side: 'lift' | 'land'): Moment => {
+    const timeS = mean((fit) => fit[side].timeS);
+    const spread2 = mean((fit) => (fit[side].timeS - timeS) ** 2 + scale * fit[side].uS ** 2);
+    return {
+      timeS,
+      uS: Math.hypot(Math.sqrt(spread2), HEIGHT_U_S, COURSE_U_SHARE * airS, stepS / Math.sqrt(12)),
+    };
   };
-  for (let i = from; i < to; i++) if (level(i) > level(top) || Number.isNaN(level(top))) top = i;
-  const riseM = level(top);
-  if (!(riseM > Math.max(LEAST_RISE_M, RISE_SIGMAS * noiseM))) return nothing;
-  const side = (step: 1 | -1): Moment | null => {
-    const ts: number[] = [];
-    const zs: number[] = [];
-    for (let i = top; i >= from && i < to; i += step) {
-      const height = level(i);
-      if (height < LOW * riseM) break;
-      if (height > HIGH * riseM || Number.isNaN(z[i]!)) continue;
-      ts.push(t[i]!);
-      zs.push(z[i]! - floorM);
-    }
-    if (ts.length < 2) return null;
-    const mt = ts.reduce((a, b) => a + b) / ts.length;
-    const mz = zs.reduce((a, b) => a + b) / zs.length;
-    let [tt, tz] = [0, 0];
-    ts.forEach((one, i) => {
-      tt += (one - mt) ** 2;
-      tz += (one - mt) * (zs[i]! - mz);
-    });
-    const slope = tz / tt;
-    if (!(step * slope < 0)) return null;
-    const timeS = mt - mz / slope;
-    const noise = Math.max(noiseM, 1e-4) / Math.abs(slope);
-    const uS = Math.hypot(
-      noise * Math.sqrt(1 / ts.length + (timeS - mt) ** 2 / tt),
-      HEIGHT_U_S,
-      stepS / Math.sqrt(12),
-    );
-    return { timeS, uS };
-  };
-  return { lift: side(-1), land: side(1) };
+  return { lift: moment('lift'), land: moment('land') };
 }
