@@ -212,7 +212,7 @@ test.each([1 / 3, 1.6])(
 );
 
 test('a move that is late on its own is off the beat; a beat that is lost is lost once', () => {
-  const late = of(withSteps((step) => (step.move === 20 ? later(step, 0.29) : step)));
+  const late = of(withSteps((step) => (step.move === 20 ? later(step, 0.31) : step)));
   expect(late.faults.map(({ fault, moveNumber }) => [fault, moveNumber])).toEqual([['off-beat', 20]]);
   const lost = of(withSteps((step) => (step.move >= 20 ? later(step, 0.7) : step)));
   expect(lost.faults.map(({ fault, moveNumber }) => [fault, moveNumber])).toEqual([['off-beat', 20]]);

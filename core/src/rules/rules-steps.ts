@@ -4,15 +4,14 @@ import {
   firstFoot,
   fromEdgeDeg,
   otherFoot,
-  placeStance,
   readStance,
   toeHeadingDeg,
   type FittedStance,
 } from '../body/index.ts';
 import {
-  add,
   degrees,
   distanceM,
+  fromFacing,
   headingDeg,
   inFacing,
   midpoint,
@@ -122,9 +121,10 @@ function facingsOf({ stance, uOf }: Performance, move: PerformedMove): { deg: nu
 
 /** Where one foot belongs when the other stands where it does, in a facing. */
 function dueBeside(stance: FittedStance, stand: SeenStand, foot: 'left' | 'right', facingDeg: number) {
-  const fitted = placeStance(stance, { x: 0, y: 0 }, facingDeg);
-  const other = otherFoot(foot);
-  return add(stand[other], subtract(fitted[foot].ball, fitted[other].ball));
+  // From the left ball to the right one, as the stance is fitted.
+  const forwardM = stance.leadSide === 'left' ? -stance.lengthM : stance.lengthM;
+  const way = foot === 'right' ? 1 : -1;
+  return fromFacing(stand[otherFoot(foot)], facingDeg, way * stance.widthM, way * forwardM);
 }
 
 interface Judged {

@@ -107,7 +107,9 @@ function observe(
   { signal, flights, weighed }: WeighedFoot,
   usual: ReadonlyMap<object, number>,
 ): ObservedFoot {
-  const times = inOrder(weighed.map((flight) => (wasSeen(flight) ? flightTimes(flight, usual) : flight)));
+  const times = inOrder(
+    weighed.map((flight) => (wasSeen(flight) ? overHoles(signal, flightTimes(flight, usual)) : flight)),
+  );
   const headingNoiseDeg = headingNoise(signal);
   const events = flights.map((data, i): ObservedEvent => {
     const { liftS, landS, liftUS, landUS } = times[i]!;
@@ -146,11 +148,29 @@ function inOrder(times: readonly FlightTimes[]): FlightTimes[] {
     const [before, after] = [ordered[i - 1]!, ordered[i]!];
     const overS = before.landS - after.liftS;
     if (overS <= 0) continue;
-    const middle = (before.landS + after.liftS) / 2;
+    // Neither flight is turned round by it.
+    const middle = Math.min(Math.max((before.landS + after.liftS) / 2, before.liftS), after.landS);
     ordered[i - 1] = { ...before, landS: middle, landUS: Math.hypot(before.landUS, overS / 2) };
     ordered[i] = { ...after, liftS: middle, liftUS: Math.hypot(after.liftUS, overS / 2) };
   }
   return ordered;
+}
+
+/** A lift or a landing in a hole of the capture is known by the course alone: so much of the hole stays open. */
+const HOLE_SHARE = 1.2;
+
+function overHoles({ t, stepS }: FootSignal, times: FlightTimes): FlightTimes {
+  const openS = (timeS: number): number => {
+    const i = indexBefore(t, timeS);
+    const holeS = (t[i + 1] ?? timeS) - t[i]!;
+    return holeS > 2.5 * stepS ? (HOLE_SHARE * holeS) / Math.sqrt(12) : 0;
+  };
+  const { liftS, landS, liftUS, landUS } = times;
+  return {
+    ...times,
+    liftUS: Math.hypot(liftUS, openS(liftS)),
+    landUS: Math.hypot(landUS, openS(landS)),
+  };
 }
 
 /** The places again, now that the first fit tells where the flights end. */

@@ -57,6 +57,14 @@ const UNKNOWN_S = 0.3;
 /** More samples than this are averaged together: a slow flight is no better seen by all of them. */
 const MOST_SAMPLES = 26;
 
+/** Height tells lift and landing where it holds both so well, seconds (own choice). */
+const HEIGHT_TELLS_S = 0.025;
+const HINT_U_S = 0.03;
+const AGREES = 1.5;
+
+const seenByHeight = ({ lift, land }: MomentsByHeight): boolean =>
+  lift !== null && land !== null && Math.max(lift.uS, land.uS) < HEIGHT_TELLS_S;
+
 /** One course with its fit, and what it counts. */
 interface Candidate {
   readonly course: Course;
@@ -77,6 +85,7 @@ export function weighFlight(
   near: FlightFit,
   byHeight: MomentsByHeight,
 ): WeighedFlight {
+  const isSeen = seenByHeight(byHeight);
   const samples = thinned(seen);
   const tried: Candidate[] = [];
   for (const course of FIRST)
@@ -84,7 +93,7 @@ export function weighFlight(
   tried.sort(byFit);
   const known = new Set(FIRST);
   const { fit: bestFit } = tried[0]!;
-  for (const { course } of tried.slice(0, GOOD_FIRST))
+  for (const { course } of isSeen ? [] : tried.slice(0, GOOD_FIRST))
     for (const next of NEIGHBOURS.get(course)!) {
       if (known.has(next)) continue;
       known.add(next);
@@ -100,7 +109,7 @@ export function weighFlight(
   };
   const hopeless = tried[0]!.fit.chiSquare * 2 + 4 * WORTH * samplesForOne;
   for (const { course, fit } of tried)
-    if (course.isFirst && fit.chiSquare < hopeless) creep(course, USUAL_CREEP, fit);
+    if (!isSeen && course.isFirst && fit.chiSquare < hopeless) creep(course, USUAL_CREEP, fit);
   creeping.sort(byFit);
   for (const { course, fit } of creeping.slice(0, GOOD_CREEPING))
     for (const settling of CREEPS) if (settling !== USUAL_CREEP) creep(course, settling, fit);
@@ -125,13 +134,16 @@ export function weighFlight(
 
 /** Samples that hold the landing of a course to this, seconds, tell courses apart that the table does not hold. */
 const SEES_U_S = 0.0015;
+/** Fewer samples of a flight are held by any course that has as many numbers. */
+const SEES_SAMPLES = 12;
 /** So many of the best are followed to the course next to them that fits best. */
 const FOLLOWED = 4;
 
 /** Where the samples are good enough to see it, the best courses are changed a little to fit them better. */
 function refine(all: Candidate[], samples: FlightSamples, wayM: number, samplesForOne: number): void {
   const sorted = [...all].sort(byFit);
-  if (!(sorted[0]!.fit.landUS * Math.sqrt(samplesForOne) < SEES_U_S)) return;
+  const { landUS, usedSamples } = sorted[0]!.fit;
+  if (usedSamples < SEES_SAMPLES || !(landUS * Math.sqrt(samplesForOne) < SEES_U_S)) return;
   const done = new Set<string>();
   for (const one of sorted) {
     const { made } = one.course;
@@ -224,12 +236,13 @@ function weightsOf(
 
 /** Mean and standard deviation over the candidates, each joined with what height says. */
 function mixed(
-  { candidates, inflated }: WeighedFlight,
+  { candidates, inflated, byHeight }: WeighedFlight,
   weights: readonly number[],
   time: 'liftS' | 'landS',
   u: 'liftUS' | 'landUS',
   own: Moment | null,
 ): Moment {
+  const isHint = seenByHeight(byHeight);
   let total = 0;
   let sum = 0;
   let square = 0;
@@ -237,7 +250,12 @@ function mixed(
     const weight = weights[i]!;
     if (weight < 1e-6 || !Number.isFinite(fit[u])) return;
     // No course is walked exactly: what no family holds is left open before height is asked.
-    const openS = COURSE_U_S + COURSE_U_SHARE * Math.max(0, fit.landS - fit.liftS);
+    const courseS = COURSE_U_S + COURSE_U_SHARE * Math.max(0, fit.landS - fit.liftS);
+    const plainUS = Math.hypot(fit[u] * inflated, courseS);
+    // Where height tells, no creep was tried: the way the ball goes is only a hint where it says otherwise.
+    const isOther =
+      isHint && own !== null && Math.abs(fit[time] - own.timeS) > AGREES * Math.hypot(plainUS, own.uS);
+    const openS = isOther ? Math.hypot(courseS, HINT_U_S) : courseS;
     const { timeS, uS } = together({ timeS: fit[time], uS: Math.hypot(fit[u] * inflated, openS) }, own);
     total += weight;
     sum += weight * timeS;

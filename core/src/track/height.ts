@@ -1,9 +1,8 @@
 import type { Moment } from './flight-posterior.ts';
 import type { FootSignal } from './signal.ts';
-import { medianOf } from './track.ts';
 
 /** The floor is where the ball is so long before and after. */
-const FLOOR_S = 0.15;
+const FLOOR_S = 0.12;
 /** A rise that does not explain the heights better than the floor does, by so much, says nothing. */
 const WORTH_CHI = 30;
 /** A foot that rises less than this says nothing by its height (own choice). */
@@ -11,7 +10,7 @@ const LEAST_RISE_M = 0.008;
 /** A ball may touch while the marker above it still comes down, seconds. */
 const HEIGHT_U_S = 0.006;
 /** What no course of the height holds, as a share of the time in the air (own choice, from the coverage bench). */
-const COURSE_U_SHARE = 0.012;
+const COURSE_U_SHARE = 0.02;
 /** Noise of a height is never thought to be less. */
 const LEAST_NOISE_M = 3e-4;
 const MOST_SAMPLES = 24;
@@ -47,13 +46,38 @@ function riseShape(a: number, b: number): RiseShape {
 }
 
 /** From a ball that is thrown up and comes down at once to one that leaves and touches softly. */
-const EXPONENTS = [1.1, 0.75, 1.7];
-const SHAPES = EXPONENTS.flatMap((a) => EXPONENTS.map((b) => riseShape(a, b)));
+const EXPONENTS = [1.05, 0.85, 1.3, 1.8];
+const SHAPES = EXPONENTS.flatMap((a) =>
+  EXPONENTS.filter((b) => Math.abs(a - b) < 0.55).map((b) => riseShape(a, b)),
+);
 
 interface Heights {
-  readonly t: readonly number[];
-  readonly z: readonly number[];
+  readonly t: Float64Array;
+  readonly z: Float64Array;
   readonly sigma: number;
+}
+
+/** The level of some heights, and their noise from the differences of neighbours. Null where there are too few. */
+function standing(
+  z: Float64Array,
+  spans: readonly (readonly [number, number])[],
+): { readonly floorM: number; readonly noiseM: number } | null {
+  let [n, sum, pairs, squares] = [0, 0, 0, 0];
+  for (const [from, to] of spans) {
+    let before = NaN;
+    for (let i = from; i < to; i++) {
+      const value = z[i]!;
+      if (Number.isNaN(value)) continue;
+      n++;
+      sum += value;
+      if (!Number.isNaN(before)) {
+        pairs++;
+        squares += (value - before) ** 2;
+      }
+      before = value;
+    }
+  }
+  return n < 5 || pairs === 0 ? null : { floorM: sum / n, noiseM: Math.sqrt(squares / pairs / 2) };
 }
 
 /** Heights over the floor with their noise, neighbours averaged; null where there are too few. */
@@ -61,27 +85,30 @@ function heightsOf(signal: FootSignal, z: Float64Array, from: number, to: number
   const { t, stepS } = signal;
   const reach = Math.ceil(FLOOR_S / stepS);
   const [first, last] = [Math.max(0, from - reach), Math.min(t.length, to + reach)];
-  const isKnown = (value: number): boolean => !Number.isNaN(value);
-  const ends = Float64Array.from([...z.subarray(first, from + 4), ...z.subarray(to - 4, last)]).filter(
-    isKnown,
-  );
-  if (ends.length < 5) return null;
-  const floorM = medianOf(ends);
-  const sigma = Math.max(LEAST_NOISE_M, medianOf(ends.map((value) => Math.abs(value - floorM))) / 0.6745);
-  const indices: number[] = [];
-  for (let i = first; i < last; i++) if (isKnown(z[i]!)) indices.push(i);
-  const block = Math.max(1, Math.ceil(indices.length / MOST_SAMPLES));
-  const n = Math.floor(indices.length / block);
+  const stands = standing(z, [
+    [first, from + 1],
+    [to - 1, last],
+  ]);
+  if (!stands) return null;
+  const block = Math.max(1, Math.ceil((last - first) / MOST_SAMPLES));
+  const times = new Float64Array(MOST_SAMPLES);
+  const heights = new Float64Array(MOST_SAMPLES);
+  let n = 0;
+  let [inBlock, sumT, sumZ] = [0, 0, 0];
+  for (let i = first; i < last; i++) {
+    if (Number.isNaN(z[i]!)) continue;
+    sumT += t[i]!;
+    sumZ += z[i]!;
+    if (++inBlock < block) continue;
+    times[n] = sumT / block;
+    heights[n++] = sumZ / block - stands.floorM;
+    [inBlock, sumT, sumZ] = [0, 0, 0];
+  }
   if (n < 5) return null;
-  const mean = (values: Float64Array, k: number): number => {
-    let sum = 0;
-    for (let j = k * block; j < (k + 1) * block; j++) sum += values[indices[j]!]!;
-    return sum / block;
-  };
   return {
-    t: Array.from({ length: n }, (_, k) => mean(t, k)),
-    z: Array.from({ length: n }, (_, k) => mean(z, k) - floorM),
-    sigma: sigma / Math.sqrt(block),
+    t: times.subarray(0, n),
+    z: heights.subarray(0, n),
+    sigma: Math.max(LEAST_NOISE_M, stands.noiseM) / Math.sqrt(block),
   };
 }
 
@@ -227,7 +254,7 @@ export function momentsByHeight(
     const spread2 = mean((fit) => (fit[side].timeS - timeS) ** 2 + scale * fit[side].uS ** 2);
     return {
       timeS,
-      uS: Math.hypot(Math.sqrt(spread2), HEIGHT_U_S, COURSE_U_SHARE * airS, stepS / Math.sqrt(12)),
+      uS: Math.hypot(Math.sqrt(spread2), HEIGHT_U_S, COURSE_U_SHARE * airS, stepS / 2),
     };
   };
   return { lift: moment('lift'), land: moment('land') };

@@ -70,11 +70,22 @@ function speedsOf(signal: FootSignal): { readonly speeds: Float64Array; readonly
   let speeds: Float64Array = new Float64Array(0);
   let noise = 0;
   for (const halfS of HALF_WINDOWS_S) {
+    const isLast = halfS === HALF_WINDOWS_S.at(-1);
+    if (!isLast && expectedNoise(signal, halfS) > SURELY_TOO_NOISY * SPEED_NOISE_GOAL_M_S) continue;
     speeds = slopes(signal, halfS + 1e-9);
     noise = quietNoise(speeds);
     if (noise < SPEED_NOISE_GOAL_M_S) break;
   }
   return { speeds, threshold: Math.max(SLOWEST_FLIGHT_M_S, SIGMAS * noise) };
+}
+
+/** A window is not tried where white noise alone would be so much above the goal. */
+const SURELY_TOO_NOISY = 0.9;
+
+/** Noise of the slope of a least-squares line through white noise: sigma sqrt(12 / n^3) / step. */
+function expectedNoise({ noiseM, stepS }: FootSignal, halfS: number): number {
+  const n = Math.max(2, (2 * halfS) / stepS + 1);
+  return (noiseM * Math.sqrt(12 / n ** 3)) / stepS;
 }
 
 function quietNoise(speeds: Float64Array): number {
