@@ -4,6 +4,7 @@ import { distanceM, headingDeg, midpoint } from '../geometry/index.ts';
 import { checkPlan } from '../check/index.ts';
 import { drillOf, ROOMY_PLAN } from '../../test/drills.ts';
 import { expand } from './expand.ts';
+import { ballsAfter, type Balls } from './footwork.ts';
 import { footfallsCsv, planSvg } from '../formats/index.ts';
 import { zigzagCones, zigzagWaypoints } from './zigzag.ts';
 
@@ -92,17 +93,49 @@ test('a footfall starts where the same foot last landed, after it landed', () =>
   }
 });
 
-// Common practice, no published source: small steps of about 13 cm.
-test('a diagonal half step of an average adult is a hand long, not a stride', () => {
+// Common practice, no published source: a half step is four tenths of the stance, 18 to 23 cm for bodies of
+// 1.55 to 1.95 m in the shoulder-width school and 25 to 31 in the wide one.
+test.each([
+  ['shoulder-width', 1.55, 0.18],
+  ['shoulder-width', 1.95, 0.23],
+  ['wide-base', 1.55, 0.25],
+  ['wide-base', 1.95, 0.31],
+])('a half step in the school %s at %d m is %d m, to a centimetre', (schoolId, statureM, halfStepM) => {
+  const stance = fitStance({ name: '', leadSide: 'left', schoolId, lengths: { statureM } });
+  const { halfStepRatio } = stance.school.limits;
+  expect(Math.abs(halfStepRatio * stance.separation.valueM - halfStepM)).toBeLessThan(0.01);
+});
+
+// Common practice, no published source: the small steps that are taught are about 13 cm, 13 to 20.
+test('the longest planned step of an average adult is what is taught: never below 13 cm, never beyond 20', () => {
   const stance = fitStance({
     name: '',
     leadSide: 'left',
     schoolId: 'shoulder-width',
     lengths: { statureM: 1.75 },
   });
-  const steps = [-45, 45].map((deg) => longestStepM(stance, deg));
-  expect(Math.min(...steps)).toBeGreaterThan(0.1);
-  expect(Math.max(...steps)).toBeLessThan(0.3);
+  for (let deg = -180; deg < 180; deg += 15) {
+    expect(longestStepM(stance, deg)).toBeGreaterThanOrEqual(0.13);
+    expect(longestStepM(stance, deg)).toBeLessThanOrEqual(0.2);
+  }
+});
+
+test('no planned foot travels beyond 0.34 of the stance, and no stance opens beyond 1.34', () => {
+  fc.assert(
+    fc.property(someone, (student: StudentFit) => {
+      const { stance, moves } = expand({ plan: ROOMY_PLAN, student });
+      const S = stance.separation.valueM;
+      for (const move of moves) {
+        let balls: Balls = move.before;
+        for (const event of move.events) {
+          expect(distanceM(event.from, event.to)).toBeLessThanOrEqual(0.34 * S + 1e-9);
+          balls = ballsAfter(balls, [event]);
+          expect(distanceM(balls.left, balls.right)).toBeLessThanOrEqual(1.345 * S);
+        }
+      }
+    }),
+    { numRuns: 25 },
+  );
 });
 
 test('tempo changes the clock and nothing else', () => {

@@ -10,6 +10,7 @@ import {
 import { FIRST_SHAPE, flightsOf } from './flights.ts';
 import { headingBetween, headingNoise, PLANT_WINDOW_S } from './headings.ts';
 import { momentsByHeight } from './height.ts';
+import { withHops } from './hops.ts';
 import { lookAtFoot, type SeenFoot } from './look.ts';
 import type { Detection, ObservedEvent, ObservedFoot } from './observed.ts';
 import { GUARD_S, meanBetween, place, type Place } from './place.ts';
@@ -55,9 +56,8 @@ export function detectFootfalls(track: Track): Detection {
   };
   const left = { ...moving.left, events: sorted.left.events };
   const right = { ...moving.right, events: sorted.right.events };
-  const events = [...left.events, ...right.events]
-    .sort((a, b) => a.liftS - b.liftS)
-    .map((event, i) => ({ ...event, number: i + 1 }));
+  const sortedEvents = [...left.events, ...right.events].sort((a, b) => a.liftS - b.liftS);
+  const events = withHops(track.timeS, track, sortedEvents).map((event, i) => ({ ...event, number: i + 1 }));
   const samples = 2 * track.timeS.length;
   return {
     rateHz,
@@ -108,7 +108,9 @@ function observe(
   usual: ReadonlyMap<object, number>,
 ): ObservedFoot {
   const times = inOrder(
-    weighed.map((flight) => (wasSeen(flight) ? overHoles(signal, flightTimes(flight, usual)) : flight)),
+    weighed.map((flight, i) =>
+      wasSeen(flight) ? overHoles(signal, within(signal, flights[i]!, flightTimes(flight, usual))) : flight,
+    ),
   );
   const headingNoiseDeg = headingNoise(signal);
   const events = flights.map((data, i): ObservedEvent => {
@@ -148,12 +150,29 @@ function inOrder(times: readonly FlightTimes[]): FlightTimes[] {
     const [before, after] = [ordered[i - 1]!, ordered[i]!];
     const overS = before.landS - after.liftS;
     if (overS <= 0) continue;
-    // Neither flight is turned round by it.
-    const middle = Math.min(Math.max((before.landS + after.liftS) / 2, before.liftS), after.landS);
+    // Neither flight is turned round by it; one that lies wholly before the other has no length left.
+    const middle = Math.max((before.landS + after.liftS) / 2, before.liftS);
     ordered[i - 1] = { ...before, landS: middle, landUS: Math.hypot(before.landUS, overS / 2) };
-    ordered[i] = { ...after, liftS: middle, liftUS: Math.hypot(after.liftUS, overS / 2) };
+    const landS = Math.max(after.landS, middle);
+    ordered[i] = { ...after, liftS: middle, landS, liftUS: Math.hypot(after.liftUS, overS / 2) };
   }
   return ordered;
+}
+
+/** A time that no course holds stays where the foot was looked at, and is as open as that. */
+function within({ t }: FootSignal, { from, to }: FlightData, times: FlightTimes): FlightTimes {
+  const [firstS, lastS] = [t[from]!, t[to - 1]!];
+  const bound = (timeS: number): number => Math.min(Math.max(timeS, firstS), lastS);
+  const [liftS, landS] = [bound(times.liftS), bound(times.landS)];
+  if (liftS === times.liftS && landS === times.landS) return times;
+  const openS = (lastS - firstS) / Math.sqrt(12);
+  return {
+    ...times,
+    liftS: Math.min(liftS, landS),
+    landS: Math.max(liftS, landS),
+    liftUS: liftS === times.liftS ? times.liftUS : openS,
+    landUS: landS === times.landS ? times.landUS : openS,
+  };
 }
 
 /** A lift or a landing in a hole of the capture is known by the course alone: so much of the hole stays open. */

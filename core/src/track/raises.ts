@@ -42,13 +42,19 @@ export function sortRaises(
   const raises: Raise[] = [];
   const used = new Set<Excursion>();
   const { events } = seen;
+  const excursionOf = ({ liftS, landS }: ObservedEvent): Excursion | undefined =>
+    excursions.find(({ fromS, toS }) => liftS < toS && landS > fromS);
   for (let i = 0; i < events.length; i++) {
     const [event, back] = [events[i]!, events[i + 1]];
-    const excursion = excursions.find(({ fromS, toS }) => event.liftS < toS && event.landS > fromS);
+    const excursion = excursionOf(event);
     if (excursion) {
       used.add(excursion);
       const { fromS, toS } = excursion;
-      kept.push({ ...event, how: 'raise', liftS: fromS, landS: toS, liftUS: SPAN_U_S, landUS: SPAN_U_S });
+      // Whatever of it was seen as a flight of its own is the one it was.
+      const last = events.findLast((other) => excursionOf(other) === excursion) ?? event;
+      const times = { liftS: fromS, landS: toS, liftUS: SPAN_U_S, landUS: SPAN_U_S };
+      kept.push({ ...joined(event, last), ...times });
+      i = events.indexOf(last);
     } else if (back && isReturn(event, back) && stands(event.liftS, back.landS)) {
       raises.push({ event: joined(event, back), heightM: null, outM: distanceM(event.from, event.to) });
       i++;

@@ -100,8 +100,10 @@ function slopes({ t, x, y }: FootSignal, half: number): Float64Array {
   let low = 0;
   let high = 0;
   for (let i = 0; i < n; i++) {
-    while (t[i]! - t[low]! > half) low++;
-    while (high < n && t[high]! - t[i]! <= half) high++;
+    // At either end the window stays as wide as elsewhere, and lies to one side.
+    const fromS = Math.max(t[0]!, Math.min(t[i]! - half, t[n - 1]! - 2 * half));
+    while (low < i && t[low]! < fromS) low++;
+    while (high < n && t[high]! <= fromS + 2 * half) high++;
     speeds[i] = slope(t, x, y, Math.max(0, Math.min(low, i - 1)), Math.min(n, Math.max(high, i + 2)));
   }
   return speeds;
