@@ -263,3 +263,31 @@ test('putting a student away can be undone', async ({ page, program }) => {
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { name: 'Who: 6 students' })).toBeVisible();
 });
+
+test('a recording with left and right swapped is asked about, settled with a click, and judged again by the same words', async ({
+  page,
+  program,
+}) => {
+  const csv = readFileSync(example('imke.track.csv'), 'utf8');
+  const swapped = csv.replace(/^time_s.*$/m, (header) =>
+    header.replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left')),
+  );
+  await page.goto(`${program.url}/record`);
+  await choose(page, 'Imke Varga');
+  await page.getByRole('combobox', { name: 'Pattern' }).click();
+  await page.getByRole('option', { name: 'Zigzag, five cones' }).click();
+  await page
+    .getByLabel('Track file')
+    .setInputFiles({ name: 'swapped.track.csv', mimeType: 'text/csv', buffer: Buffer.from(swapped) });
+  await page.getByRole('button', { name: 'Check Imke Varga, swapped.track' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    'Not judged yet. Left and right look swapped',
+  );
+  await expect(page.getByRole('heading', { name: 'Nothing is judged yet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Swap them' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Not met: .*step short/);
+  await page.getByRole('button', { name: 'Judge again' }).click();
+  await expect(page.getByText('Nothing changed.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Not met: .*step short/);
+});

@@ -58,21 +58,22 @@ export function judgeAsMarked(
   const moved = marksMoved(drill, frame);
   const asSeen = judgeTrack(moved, seen, match, null);
   if (reading.marks === 'as seen') return asSeen;
-  return judgeTrack(drill, seen, match, new Set(asSeen.causes.flatMap(idsOf)));
+  return judgeTrack(drill, seen, match, asSeen);
 }
 
 const idsOf = ({ id, consequences }: Cause): string[] => [id, ...consequences.map((one) => one.id)];
 
 /**
- * @param sure where the marks may lie elsewhere: identities of what is found wherever they lie; the rest
- * cannot be told
+ * @param asSeen where the whole walk lies beside the marks: what is found with the marks where the walk says.
+ * What is found only beside them cannot be told, and who was off a mark is asked of those
  */
 function judgeTrack(
   drill: PlannedDrill,
   seen: SeenTrack,
   match: Match,
-  sure: ReadonlySet<string> | null,
+  asSeen: JudgedTrack | null,
 ): JudgedTrack {
+  const sure = asSeen && new Set(asSeen.causes.flatMap(idsOf));
   const footwork = expand(drill);
   const planned = performPlan(drill, footwork);
   const byNumber = new Map(footwork.moves.map((move) => [move.number, move]));
@@ -106,7 +107,7 @@ function judgeTrack(
     rows,
     clock,
     performance,
-    causes: causesOf(own, rows),
+    causes: causesOf(own, (asSeen ?? { rows }).rows),
     planFindings,
     notes: notesOf(
       span,

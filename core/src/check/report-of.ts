@@ -44,7 +44,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     reading: around.reading,
     verdict: {
       outcome: outcomeOf(faults.length, undecided.length, isJudged),
-      matched,
+      matched: isJudged ? matched : 0,
       planned: footwork.moves.length,
       faultCount: faults.length,
       undecidedCount: undecided.length,
@@ -55,7 +55,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     faults,
     undecided,
     planFindings,
-    notes,
+    notes: isJudged ? notes : [],
     frame: frame && { shiftM: frame.shiftM, turnDeg: frame.turnDeg, isOff: frame.isOff },
     tempo,
     footfalls: detection.events,

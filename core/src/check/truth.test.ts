@@ -171,6 +171,19 @@ describe('a capture that lies shifted or turned as a whole', () => {
     expect(taken.report.questions).toEqual([]);
   });
 
+  test('a short step in it, and the long one that makes it good, are still one thing', () => {
+    const short = withSteps((step) => {
+      if (step.move !== 20 || step !== walk.steps.find(({ move }) => move === 20)) return step;
+      const from = walk.steps
+        .slice(0, walk.steps.indexOf(step))
+        .findLast(({ foot }) => foot === step.foot)!.to;
+      return { ...step, to: { x: (from.x + step.to.x) / 2, y: (from.y + step.to.y) / 2 } };
+    });
+    const shifted = mapped(short, ({ x, y }) => ({ x: x + 0.09, y: y - 0.06 }));
+    const { faults } = of(shifted);
+    expect(faults.map(({ fault, moveNumber }) => [fault, moveNumber])).toEqual([['step-short', 20]]);
+  });
+
   test('where the file declares it, it is carried by what stands on the floor alone', () => {
     const track = recorded(walk);
     const declared = { ...track, notes: { ...track.notes, frame_shift_u_m: '0.05', frame_turn_u_deg: '2' } };

@@ -26,13 +26,16 @@ export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'):
   return {
     headline: headline(report, tally, units),
     certainty:
-      `${matched} of ${planned} planned moves were found. This capture places a foot within ` +
+      `${isOpen(report) ? '' : `${matched} of ${planned} planned moves were found. `}This capture places a foot within ` +
       `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s, 19 times of 20` +
       `${undecidedCount > 0 ? `; ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} too close to call` : ''}.`,
     next: nextOf(report, tally, units, outcome),
     tally,
   };
 }
+
+/** Whether something stands in the way of judging. */
+const isOpen = ({ questions }: CheckReport): boolean => questions.some(({ about }) => about !== 'frame');
 
 function nextOf(
   { questions, faults }: CheckReport,

@@ -81,8 +81,8 @@ test('what is crept after contact is not flown', () => {
       ? (1 - rest) * smoothstep((at - lift) / (land - lift))
       : 1 - rest * Math.exp(-(at - land) / timeS),
   );
-  const with_ = fitFlight({ t, share, sigma }, flightShape(2, 2), undefined, { rest, timeS });
-  expect(with_.landS).toBeCloseTo(land, 3);
+  const settled = fitFlight({ t, share, sigma }, flightShape(2, 2), undefined, { rest, timeS });
+  expect(settled.landS).toBeCloseTo(land, 3);
   const without = fitFlight({ t, share, sigma }, flightShape(2, 2));
   expect(without.landS).toBeGreaterThan(land + 0.01);
 });

@@ -1,11 +1,11 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { checkTrack, type CheckReport, type Reading } from '@angled-chalk/core/check';
+import { checkTrack, questionWords, type CheckReport, type Reading } from '@angled-chalk/core/check';
 import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core/sim';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { Beside } from './Beside.tsx';
 import { changesBetween, JudgedAgain } from './JudgedAgain.tsx';
-import { QuestionBox } from './QuestionBox.tsx';
+import { SettleButton } from './SettleButton.tsx';
 
 const { planned, track } = recordDemoDrill(DEMO_DRILLS[0]!);
 const { report } = checkTrack(planned, track);
@@ -15,27 +15,26 @@ beforeEach(() => {
   stubProgram();
 });
 
-test('swapped feet are asked about, and one click gives the reading that settles it', async () => {
+test('swapped feet are settled by one click', async () => {
   const read: Reading[] = [];
   renderInClub(
-    <QuestionBox question={swapped.questions[0]!} busy={false} onRead={(one) => read.push(one)} />,
+    <SettleButton question={swapped.questions[0]!} busy={false} onRead={(one) => read.push(one)} />,
   );
-  expect(screen.getByRole('note')).toHaveTextContent(/Left and right look swapped/);
   await userEvent.click(screen.getByRole('button', { name: 'Swap them' }));
   expect(read).toEqual([{ swapFeet: true }]);
 });
 
-test('a question that only the coach can settle says what to do and has no button', () => {
+test('what only the coach can settle has no button', () => {
   const question = { about: 'another drill', plan: 'Zigzag', reading: null } as const;
-  renderInClub(<QuestionBox question={question} busy={false} onRead={() => undefined} />);
-  expect(screen.getByRole('note')).toHaveTextContent(/Choose the recording of this drill/);
+  renderInClub(<SettleButton question={question} busy={false} onRead={() => undefined} />);
   expect(screen.queryByRole('button')).toBeNull();
+  expect(questionWords(question, 'metric').wayOut).toMatch(/Choose the recording of this drill/);
 });
 
 test('how far the whole walk lies off is told in the units of the device', () => {
   const question = { about: 'frame', shiftM: 0.0508, turnDeg: 3, reading: { marks: 'as seen' } } as const;
-  renderInClub(<QuestionBox question={question} busy={false} onRead={() => undefined} />, 'imperial');
-  expect(screen.getByRole('note')).toHaveTextContent(/lies 2(\.0)? in off the marks and turned 3°/);
+  expect(questionWords(question, 'imperial').words).toMatch(/lies 2(\.0)? in off the marks and turned 3°/);
+  expect(questionWords(question, 'metric').words).toMatch(/lies 5\.1 cm off/);
 });
 
 describe('judged again', () => {

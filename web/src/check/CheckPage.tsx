@@ -34,7 +34,7 @@ import { CheckMeasures } from './CheckMeasures.tsx';
 import { GapChart } from './GapChart.tsx';
 import { JudgedAgain } from './JudgedAgain.tsx';
 import { MovesTable } from './MovesTable.tsx';
-import { QuestionBox } from './QuestionBox.tsx';
+import { SettleButton } from './SettleButton.tsx';
 import { useJudge, type ToJudge } from './useJudge.ts';
 
 export function CheckPage() {
@@ -69,13 +69,13 @@ function WithoutRecording({ check }: { readonly check: StoredCheck }) {
   );
 }
 
-/** What a coach does after reading a check. */
-function NextSteps({ check }: { readonly check: StoredCheck }) {
+/** What a coach does after reading a check; the first thing, unless something has to be settled before. */
+function NextSteps({ check, isFirst }: { readonly check: StoredCheck; readonly isFirst: boolean }) {
   const [talked, setTalked] = useDeviceState(`talked through ${check.id}`, false);
   const good = check.verdict.outcome === 'met';
   return (
     <>
-      <Button variant="contained" component={Link} to="/record">
+      <Button variant={isFirst ? 'contained' : 'outlined'} component={Link} to="/record">
         {good ? 'Record the next' : 'Record again'}
       </Button>
       {!good && check.planId && (
@@ -212,7 +212,15 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
         }
         actions={
           <>
-            <NextSteps check={check} />
+            {report.questions.map((question) => (
+              <SettleButton
+                key={question.about}
+                question={question}
+                busy={state !== null || check.trackId === null}
+                onRead={readAs}
+              />
+            ))}
+            <NextSteps check={check} isFirst={!report.questions.some(({ reading }) => reading)} />
             <Button
               onClick={() =>
                 saveText(
@@ -238,14 +246,6 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
       </PageTitle>
       {error && <ErrorBox error={error} title="The recording was not judged" />}
       {state && <Judging state={state} onStop={cancel} />}
-      {report.questions.map((question) => (
-        <QuestionBox
-          key={question.about}
-          question={question}
-          busy={state !== null || check.trackId === null}
-          onRead={readAs}
-        />
-      ))}
       {again && (
         <JudgedAgain
           before={report}

@@ -1,0 +1,23 @@
+import Button from '@mui/material/Button';
+import { questionWords, type Question, type Reading } from '@angled-chalk/core/check';
+import { useUnits } from '../app/club.tsx';
+
+/** The click that settles what is open about a recording; nothing where only the coach can. */
+export function SettleButton({
+  question,
+  busy,
+  onRead,
+}: {
+  readonly question: Question;
+  readonly busy: boolean;
+  readonly onRead: (reading: Reading) => void;
+}) {
+  const units = useUnits();
+  const { reading } = question;
+  if (!reading) return null;
+  return (
+    <Button variant="contained" disabled={busy} onClick={() => onRead(reading)}>
+      {questionWords(question, units).wayOut.replace(/\?$/, '')}
+    </Button>
+  );
+}
