@@ -1,4 +1,4 @@
-import { detectFootfalls, type ObservedEvent } from '@angled-chalk/core/track';
+import { detectFootfalls, type ObservedEvent } from '@angled-chalk/core/detection';
 import { makeFeet, type FeetOrder, type TrueStep } from './feet.ts';
 import { printTable } from './table.ts';
 

@@ -1,13 +1,13 @@
 import type { Ruler } from '@angled-chalk/core/body';
 import {
   FLOOR_FILES,
-  planOfDrawing,
-  planOfMarks,
+  floorOfDrawing,
+  floorOfMarks,
   readFloorSvg,
   readMarksCsv,
   type FloorFileKind,
 } from '@angled-chalk/core/formats';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import { floorJob, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
 import { rulerFor } from '@angled-chalk/core/range';
 import { setOutCsv, USUAL_TAPE, type Tape } from '@angled-chalk/core/setout';
@@ -30,7 +30,7 @@ function tapeOf(values: Values): Partial<Tape> {
   };
 }
 
-async function readFloor(values: Values): Promise<{ readonly plan: FloorPlan; readonly ruler: Ruler }> {
+async function readFloor(values: Values): Promise<{ readonly plan: LaidFloor; readonly ruler: Ruler }> {
   const floorPath = need(values, 'floor');
   const studentPath = need(values, 'student');
   return {
@@ -102,8 +102,8 @@ export const convertVerb: Verb = async (args) => {
   let count = 0;
   const newId = (): string => `mark-${++count}`;
   const plan = path.toLowerCase().endsWith('.svg')
-    ? planOfDrawing(must(path, readFloorSvg(text)), newId)
-    : planOfMarks(basename(path).replace(/\.[^.]*$/, ''), must(path, readMarksCsv(text)), newId);
+    ? floorOfDrawing(must(path, readFloorSvg(text)), newId)
+    : floorOfMarks(basename(path).replace(/\.[^.]*$/, ''), must(path, readMarksCsv(text)), newId);
   await writeResult(values.out, json(toOpenKeys(floorFile(plan))));
   return 0;
 };

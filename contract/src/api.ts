@@ -1,8 +1,8 @@
 import { LENGTH_NAMES, type School } from '@angled-chalk/core/body';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
-import { floorPlanSchema } from './floor-file.ts';
+import { laidFloorSchema } from './floor-file.ts';
 import { planSchema } from './plan-file.ts';
 import { schoolSchema } from './school.ts';
 import { studentFitSchema } from './student-file.ts';
@@ -113,9 +113,9 @@ export const planInputSchema = z.object({ plan: planSchema });
 export const storedPlanSchema = planInputSchema.extend(stored);
 export type StoredPlan = Readonly<Omit<z.infer<typeof storedPlanSchema>, 'plan'>> & { readonly plan: Plan };
 
-export const storedFloorSchema = z.object({ ...stored, floor: floorPlanSchema });
+export const storedFloorSchema = z.object({ ...stored, floor: laidFloorSchema });
 export type StoredFloor = Readonly<Omit<z.infer<typeof storedFloorSchema>, 'floor'>> & {
-  readonly floor: FloorPlan;
+  readonly floor: LaidFloor;
 };
 
 export const trackSourceSchema = z.enum(['file', 'simulated tracker']);

@@ -1,12 +1,11 @@
 import {
   noteWords,
-  questionWords,
   verdictWords,
   type Cause,
   type CheckNote,
   type CheckReport,
-  type Question,
 } from '@angled-chalk/core/check';
+import { questionWords, type Question } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { toOpenKeys } from './open-keys.ts';

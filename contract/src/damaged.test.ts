@@ -1,17 +1,17 @@
 import {
   FLOOR_FILES,
-  planOfDrawing,
-  planOfMarks,
+  floorOfDrawing,
+  floorOfMarks,
   readFloorSvg,
   readMarksCsv,
 } from '@angled-chalk/core/formats';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import type { Result } from '@angled-chalk/core/measure';
 import { rulerFor } from '@angled-chalk/core/range';
 import { DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import fc from 'fast-check';
 import { damaged } from '../../core/test/floors.ts';
-import { floorFile, floorPlanSchema } from './floor-file.ts';
+import { floorFile, laidFloorSchema } from './floor-file.ts';
 import { toOpenKeys } from './open-keys.ts';
 import { planFile, planFileSchema } from './plan-file.ts';
 import { issueProblem, readFloorFile, readPlanFile, readStudentFile } from './read-json.ts';
@@ -66,8 +66,8 @@ test('plans and students, damaged anywhere, are read soundly or refused with the
 });
 
 /** What the program would store of a drawing or a table: it holds, or what is wrong has its path. */
-function storable(plan: FloorPlan): void {
-  const parsed = floorPlanSchema.safeParse(plan);
+function storable(plan: LaidFloor): void {
+  const parsed = laidFloorSchema.safeParse(plan);
   if (!parsed.success) expect(issueProblem(parsed.error).place.path).toMatch(/^(name|floor|pieces|tape)/);
 }
 
@@ -76,8 +76,8 @@ test('a drawing or a table as the program writes it can be stored once read', ()
     const drawing = readFloorSvg(FLOOR_FILES.svg(floor, ruler));
     const table = readMarksCsv(FLOOR_FILES.csv(floor, ruler));
     if (!drawing.ok || !table.ok) throw new Error('not read');
-    for (const plan of [planOfDrawing(drawing.value, newId), planOfMarks('table', table.value, newId)])
-      expect(floorPlanSchema.safeParse(plan).error).toBeUndefined();
+    for (const plan of [floorOfDrawing(drawing.value, newId), floorOfMarks('table', table.value, newId)])
+      expect(laidFloorSchema.safeParse(plan).error).toBeUndefined();
   }
 });
 
@@ -89,9 +89,9 @@ test('a damaged drawing or table that can be read can be stored, or is refused w
       damaged(FLOOR_FILES.csv(floor, ruler)),
       (svg, csv) => {
         const drawing = readFloorSvg(svg);
-        if (drawing.ok) storable(planOfDrawing(drawing.value, newId));
+        if (drawing.ok) storable(floorOfDrawing(drawing.value, newId));
         const table = readMarksCsv(csv);
-        if (table.ok) storable(planOfMarks('table', table.value, newId));
+        if (table.ok) storable(floorOfMarks('table', table.value, newId));
       },
     ),
     { numRuns: 150 },

@@ -1,5 +1,5 @@
 import { MEASURE_UNITS } from '@angled-chalk/core/body';
-import { LAYOUT_KINDS, type FloorPlan } from '@angled-chalk/core/layout';
+import { LAYOUT_KINDS, type LaidFloor } from '@angled-chalk/core/layout';
 import { z } from 'zod';
 import { floorSchema, HEADING_RANGE, pointSchema, whole, within } from './shapes.ts';
 
@@ -115,7 +115,7 @@ export const tapeSchema = z.object({
   readingUM: within(LAYOUT_RANGES.readingUM).describe('error of one reading, 1 sigma'),
 });
 
-export const floorPlanSchema = z
+export const laidFloorSchema = z
   .object({
     name: z.string().min(1).max(120),
     floor: floorSchema,
@@ -134,10 +134,10 @@ export const floorPlanSchema = z
 export const floorFileSchema = z.object({
   format: z.literal(FLOOR_FORMAT),
   version: z.literal(FLOOR_VERSION),
-  floor: floorPlanSchema,
+  floor: laidFloorSchema,
 });
 
-export const floorFile = (floor: FloorPlan): unknown => ({
+export const floorFile = (floor: LaidFloor): unknown => ({
   format: FLOOR_FORMAT,
   version: FLOOR_VERSION,
   floor,

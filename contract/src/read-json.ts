@@ -1,5 +1,5 @@
 import type { StudentFit } from '@angled-chalk/core/body';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import { problem, type InputProblem, type Result } from '@angled-chalk/core/measure';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { parse, type ParseError } from 'jsonc-parser';
@@ -109,7 +109,7 @@ export function readStudentFile(text: string): Result<StudentFit> {
 }
 
 /** Reads an open floor file: a floor with everything laid out on it. */
-export function readFloorFile(text: string): Result<FloorPlan> {
+export function readFloorFile(text: string): Result<LaidFloor> {
   const read = readOpenJson(text, floorFileSchema, 'floor');
   return read.ok ? { ...read, value: read.value.floor } : read;
 }

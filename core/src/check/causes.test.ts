@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expand, type FootEvent } from '../pattern/index.ts';
 import { FAULT_NAMES, type FaultName, type Finding } from '../rules/index.ts';
 import { drillOf } from '../../test/drills.ts';
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from '../matching/index.ts';
 import { causesOf, flatFindings } from './causes.ts';
 
 const { moves } = expand(drillOf(0));

@@ -1,7 +1,7 @@
 import { distanceM } from '../geometry/index.ts';
 import { FAULT_NAMES, type Finding } from '../rules/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from '../matching/index.ts';
 
 /** A finding with what follows from it: a fault, or where it cannot be told, perhaps one. */
 export interface Cause extends Finding {

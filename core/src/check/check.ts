@@ -1,12 +1,13 @@
 import { eventsOf, expand, type Balls, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 import { judge, performPlan, type Finding } from '../rules/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import { detectFootfalls, type Track } from '../track/index.ts';
-import { frameOf, type FrameReport } from './frame.ts';
+import { detectFootfalls } from '../detection/index.ts';
+import type { Track } from '../track/index.ts';
+import { frameOf, type FrameReport } from '../matching/index.ts';
 import { judgeAsMarked } from './judge-track.ts';
-import { matchToPlan } from './match.ts';
-import { questionOf, type Question } from './questions.ts';
-import { drillRead, trackRead, type Reading } from './reading.ts';
+import { matchToPlan } from '../matching/index.ts';
+import { questionOf, type Question } from '../matching/index.ts';
+import { drillRead, trackRead, type Reading } from '../matching/index.ts';
 import type { CheckReport } from './report.ts';
 import { reportOf } from './report-of.ts';
 

@@ -3,7 +3,7 @@ import { expand, type FootEvent, type PlannedMove } from '../pattern/index.ts';
 import { EXACT_EVENT, type EventUncertainty } from '../rules/index.ts';
 import { between, distanceM, forward, headingDeg, add, scale } from '../geometry/index.ts';
 import { drillOf } from '../../test/drills.ts';
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from '../matching/index.ts';
 import { compareWithPlan, stepErrors, type Comparison } from './compare.ts';
 
 const { moves } = expand(drillOf(0));

@@ -3,7 +3,7 @@ import type { RuleLimits } from '../body/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 import { finding, LEAST_STEP_LIMIT_M, type EventUncertainty, type Found } from '../rules/index.ts';
 import { atMost } from '../measure/index.ts';
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from '../matching/index.ts';
 
 /** How one observed step differs from the planned one. Metres and degrees; along the planned way. */
 export interface StepErrors {

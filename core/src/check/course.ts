@@ -1,7 +1,8 @@
 import type { FootName } from '../body/index.ts';
 import { between, type Point } from '../geometry/index.ts';
 import { latestBy, minimumJerk } from '../pattern/index.ts';
-import type { Detection, FootSignal, ObservedFoot, Track } from '../track/index.ts';
+import type { Detection, FootSignal, ObservedFoot } from '../detection/index.ts';
+import type { Track } from '../track/index.ts';
 
 /** How long a moving place is looked at, either side. */
 export const MOVING_HALF_S = 0.03;

@@ -1,14 +1,9 @@
-export { align, type AlignedMove } from './align.ts';
-export { type Cause, causesOf, flatFindings } from './causes.ts';
+export { type Cause, flatFindings } from './causes.ts';
 export { checkPlan, type CheckResult, checkTrack, type Judged, judgePlan } from './check.ts';
-export { clockMap } from './clock.ts';
 export { compareWithPlan } from './compare.ts';
 export { type CheckNote, noteWords } from './notes.ts';
 export { performedMoves, plannedGap } from './observe.ts';
 export { packCheck, unpackCheck } from './pack-result.ts';
-export { questionWords } from './question-words.ts';
-export type { Question } from './questions.ts';
-export type { Reading } from './reading.ts';
 export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
 export { judgeTempo } from './tempo.ts';
 export { verdictWords } from './words.ts';

@@ -9,19 +9,20 @@ import {
   type Found,
   type Performance,
 } from '../rules/index.ts';
-import type { Detection, Raise, Track } from '../track/index.ts';
-import type { AlignedMove } from './align.ts';
-import { blindness } from './blind.ts';
+import type { Detection, Raise } from '../detection/index.ts';
+import type { Track } from '../track/index.ts';
+import type { AlignedMove } from '../matching/index.ts';
+import { blindness } from '../matching/index.ts';
 import { causesOf, type Cause } from './causes.ts';
-import { clockMap, type ClockMap } from './clock.ts';
+import { clockMap, type ClockMap } from '../matching/index.ts';
 import { compareWithPlan } from './compare.ts';
-import type { FrameReport } from './frame.ts';
-import type { Match } from './match.ts';
+import type { FrameReport } from '../matching/index.ts';
+import type { Match } from '../matching/index.ts';
 import { notesOf, type CheckNote } from './notes.ts';
 import { performTrack } from './observe.ts';
 import { beyondPlan } from './planned-faults.ts';
-import { marksMoved, type Reading } from './reading.ts';
-import { drillRows } from './span.ts';
+import { marksMoved, type Reading } from '../matching/index.ts';
+import { drillRows } from '../matching/index.ts';
 import { judgeTempo, type TempoReport } from './tempo.ts';
 
 /** Everything that was judged of one recording, before it is put in words and numbers. */

@@ -1,8 +1,8 @@
 import type { FootName } from '../body/index.ts';
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import type { Found } from '../rules/index.ts';
-import type { Raise } from '../track/index.ts';
-import type { DrillRows } from './span.ts';
+import type { Raise } from '../detection/index.ts';
+import type { DrillRows } from '../matching/index.ts';
 
 /** Something worth knowing about a recording that is nobody's fault. */
 export interface CheckNote {

@@ -9,11 +9,12 @@ import type {
   SeenStand,
 } from '../rules/index.ts';
 import { gapM, gapSeries } from '../range/index.ts';
-import { type Detection, medianOf, type Track } from '../track/index.ts';
-import type { AlignedMove } from './align.ts';
-import type { ClockMap } from './clock.ts';
+import type { Detection } from '../detection/index.ts';
+import { medianOf, type Track } from '../track/index.ts';
+import type { AlignedMove } from '../matching/index.ts';
+import type { ClockMap } from '../matching/index.ts';
 import { ballCourse, MOVING_HALF_S, targetCourse } from './course.ts';
-import type { DrillRows } from './span.ts';
+import type { DrillRows } from '../matching/index.ts';
 
 /** Systematic uncertainty of a marker when the file does not say (own choice). */
 const DEFAULT_POSITION_U_M = 0.003;

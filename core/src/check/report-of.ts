@@ -5,11 +5,11 @@ import { medianOf } from '../track/index.ts';
 import { balanceReport } from './balance.ts';
 import { flatFindings, type Cause } from './causes.ts';
 import { stepErrors } from './compare.ts';
-import type { FrameReport } from './frame.ts';
+import type { FrameReport } from '../matching/index.ts';
 import type { JudgedTrack, SeenTrack } from './judge-track.ts';
 import { errorScores } from './measures.ts';
-import type { Question } from './questions.ts';
-import type { Reading } from './reading.ts';
+import type { Question } from '../matching/index.ts';
+import type { Reading } from '../matching/index.ts';
 import {
   ENGINE_VERSION,
   type BeatReport,

@@ -2,13 +2,13 @@ import type { FootName } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
 import type { FaultName, Finding } from '../rules/index.ts';
 import type { Verdict } from '../measure/index.ts';
-import type { ObservedEvent } from '../track/index.ts';
+import type { ObservedEvent } from '../detection/index.ts';
 import type { BalanceReport } from './balance.ts';
 import type { Cause } from './causes.ts';
 import type { ErrorScores } from './measures.ts';
 import type { CheckNote } from './notes.ts';
-import type { Question } from './questions.ts';
-import type { Reading } from './reading.ts';
+import type { Question } from '../matching/index.ts';
+import type { Reading } from '../matching/index.ts';
 import type { TempoReport } from './tempo.ts';
 
 /**

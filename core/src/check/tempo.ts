@@ -3,7 +3,7 @@ import type { FootEvent } from '../pattern/index.ts';
 import { finding, type EventUncertainty, type Found } from '../rules/index.ts';
 import { atMost, type Verdict } from '../measure/index.ts';
 import { medianOf } from '../track/index.ts';
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from '../matching/index.ts';
 
 export interface TempoReport {
   readonly askedPerMin: number;

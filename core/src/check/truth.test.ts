@@ -1,12 +1,12 @@
 import { distanceM, turnAbout, type Point } from '../geometry/index.ts';
 import { expand } from '../pattern/index.ts';
-import { detectFootfalls } from '../track/index.ts';
+import { detectFootfalls } from '../detection/index.ts';
 import { drillOf, ROOMY_PLAN } from '../../test/drills.ts';
 import { later, mapped, recorded, walkOf, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
 import { flatFindings } from './causes.ts';
 import { checkTrack } from './check.ts';
 import { trackUncertainty } from './observe.ts';
-import { trackRead } from './reading.ts';
+import { trackRead } from '../matching/index.ts';
 import type { CheckReport } from './report.ts';
 import { verdictWords } from './words.ts';
 

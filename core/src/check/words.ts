@@ -1,6 +1,6 @@
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import { faultAdvice, faultWords, type FaultName, type Finding } from '../rules/index.ts';
-import { questionWords } from './question-words.ts';
+import { questionWords } from '../matching/index.ts';
 import type { CheckReport } from './report.ts';
 
 export interface VerdictWords {

@@ -2,7 +2,7 @@ import { Point as FlattenPoint, Polygon } from '@flatten-js/core';
 import fc from 'fast-check';
 import { fillFloor, type LaneSize } from './fill.ts';
 import { type Fixture, rectangularFloor, type Floor } from '../floor/index.ts';
-import { fitFindings, type Placement } from '../placing/index.ts';
+import { placingFindings, type Placement } from '../placing/index.ts';
 import { fromFacing, type Point } from '../geometry/index.ts';
 
 const margins = { edgeM: 0.5, betweenM: 1, fixtureM: 0.5 };
@@ -93,13 +93,13 @@ test('every lane found passes every test of fit, in rectangles and elsewhere', (
       fc.integer({ min: 15, max: 50 }),
       (W, H, w, l) => {
         const floor = room(W, H);
-        expect(fitFindings(floor, lanesOf(floor, { widthM: w / 10, lengthM: l / 10 }))).toEqual([]);
+        expect(placingFindings(floor, lanesOf(floor, { widthM: w / 10, lengthM: l / 10 }))).toEqual([]);
       },
     ),
     { numRuns: 25 },
   );
   const lanes = lanesOf(L_ROOM, { widthM: 1.5, lengthM: 3 });
-  expect(fitFindings(L_ROOM, lanes)).toEqual([]);
+  expect(placingFindings(L_ROOM, lanes)).toEqual([]);
   const outline = new Polygon(L_ROOM.outline.map(({ x, y }: Point) => new FlattenPoint(x, y)));
   for (const { lane } of lanes)
     for (const { x, y } of lane!) expect(outline.contains(new FlattenPoint(x, y))).toBe(true);
@@ -136,7 +136,7 @@ test('posts, doors and swinging bags take their room, the bag that is worked on 
   const bare = fillFloor({ floor, lane, worksOn: 'bag' });
   expect(beside.lanes.length).toBeLessThan(bare.lanes.length);
   expect(bare.lanes).toHaveLength(fillFloor({ floor: room(8, 8), lane }).lanes.length);
-  expect(fitFindings(floor, lanesOf(floor, lane))).toEqual([]);
+  expect(placingFindings(floor, lanesOf(floor, lane))).toEqual([]);
 });
 
 test('a rectangle that lies askew is packed along its own sides', () => {
@@ -147,7 +147,7 @@ test('a rectangle that lies askew is packed along its own sides', () => {
   expect(fillFloor({ floor: askew, lane }).lanes).toHaveLength(
     fillFloor({ floor: straight, lane }).lanes.length,
   );
-  expect(fitFindings(askew, lanesOf(askew, lane))).toEqual([]);
+  expect(placingFindings(askew, lanesOf(askew, lane))).toEqual([]);
 });
 
 test('progress is told and rises', () => {
@@ -171,5 +171,5 @@ test('a hall of a thousand places and a room of very many sides are filled, and 
   const lane = { widthM: 1.5, lengthM: 3 };
   const lanes = lanesOf(round, lane);
   expect(lanes.length).toBeGreaterThan(3);
-  expect(fitFindings(round, lanes)).toEqual([]);
+  expect(placingFindings(round, lanes)).toEqual([]);
 });

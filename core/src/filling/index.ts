@@ -1,3 +1,3 @@
 export { fillFloor, type LaneSize } from './fill.ts';
-export { type FilledPlan, fillWithLayout, roundsFor } from './fill-plan.ts';
+export { type FilledFloor, fillWithLayout, roundsFor } from './filled-floor.ts';
 export { boxToSegmentM, lacksM, turnedRoom, type TurnedRoom } from './fill-room.ts';

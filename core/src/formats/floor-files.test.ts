@@ -3,7 +3,7 @@ import { readMarksCsv } from './marks-csv.ts';
 import { contains, distanceM } from '../geometry/index.ts';
 import { rulerFor } from '../range/index.ts';
 import { DEMO_STUDENTS, DEMO_FLOORS } from '../sim/index.ts';
-import { dimensionSpans, FLOOR_FILES, planOfDrawing, planOfMarks } from './floor-files.ts';
+import { dimensionSpans, FLOOR_FILES, floorOfDrawing, floorOfMarks } from './floor-files.ts';
 import { marksOnFloor } from '../layout/index.ts';
 
 const ruler = rulerFor(DEMO_STUDENTS[0]!);
@@ -16,7 +16,7 @@ test.each(DEMO_FLOORS.map(({ floor }) => [floor.name, floor] as const))(
     const before = marksOnFloor(plan, ruler);
     const svg = readFloorSvg(FLOOR_FILES.svg(plan, ruler));
     if (!svg.ok) throw new Error(svg.problem.message);
-    const drawn = planOfDrawing(svg.value, newId);
+    const drawn = floorOfDrawing(svg.value, newId);
     expect(drawn.floor.fixtures ?? []).toEqual(plan.floor.fixtures ?? []);
     const again = marksOnFloor(drawn, ruler);
     expect(again.map(({ name, kind, number }) => [name, kind, number])).toEqual(
@@ -25,7 +25,7 @@ test.each(DEMO_FLOORS.map(({ floor }) => [floor.name, floor] as const))(
     again.forEach((mark, i) => expect(distanceM(mark.at, before[i]!.at)).toBeLessThan(1e-4));
     const csv = readMarksCsv(FLOOR_FILES.csv(plan, ruler));
     if (!csv.ok) throw new Error(csv.problem.message);
-    const listed = planOfMarks('from a table', csv.value, newId);
+    const listed = floorOfMarks('from a table', csv.value, newId);
     const shifted = marksOnFloor(listed, ruler);
     shifted.forEach((mark, i) => {
       expect(contains(listed.floor.outline, mark.at)).toBe(true);

@@ -7,7 +7,7 @@ import { marksCsv } from './marks-csv.ts';
 import { sidesOf, boundsOf } from '../geometry/index.ts';
 import type { ReadFloor } from './read-svg.ts';
 import { USUAL_TAPE } from '../setout/index.ts';
-import { laidOut, marksOnFloor, newPiece, type FloorPlan, type Piece } from '../layout/index.ts';
+import { laidOut, marksOnFloor, newPiece, type LaidFloor, type Piece } from '../layout/index.ts';
 
 /** Room left around marks that come without a floor, metres (own choice). */
 const AROUND_M = 1;
@@ -17,7 +17,7 @@ export const markPieces = (marks: readonly Mark[], newId: () => string): Piece[]
   marks.map((mark) => ({ ...newPiece(newId(), mark.name, false), kind: 'mark' as const, mark }));
 
 /** A floor with marks, as it was read from a drawing. */
-export const planOfDrawing = ({ floor, marks }: ReadFloor, newId: () => string): FloorPlan => ({
+export const floorOfDrawing = ({ floor, marks }: ReadFloor, newId: () => string): LaidFloor => ({
   name: floor.name === '' ? 'Floor from a drawing' : floor.name,
   floor,
   pieces: markPieces(marks, newId),
@@ -25,7 +25,7 @@ export const planOfDrawing = ({ floor, marks }: ReadFloor, newId: () => string):
 });
 
 /** Marks from a table, on a bare floor a metre larger than they are; its near-left corner is the origin. */
-export function planOfMarks(name: string, marks: readonly Mark[], newId: () => string): FloorPlan {
+export function floorOfMarks(name: string, marks: readonly Mark[], newId: () => string): LaidFloor {
   const { least, most } = boundsOf(marks.flatMap(markPoints));
   const shift = { x: AROUND_M - least.x, y: AROUND_M - least.y };
   const floor: Floor = rectangularFloor(
@@ -38,7 +38,7 @@ export function planOfMarks(name: string, marks: readonly Mark[], newId: () => s
 }
 
 /** Distances worth a dimension: the sides of the floor, and from each mark of a piece to the next. */
-export function dimensionSpans(plan: FloorPlan, ruler: Ruler): DxfSpan[] {
+export function dimensionSpans(plan: LaidFloor, ruler: Ruler): DxfSpan[] {
   const sides = sidesOf(plan.floor.outline).map(([from, to]) => ({ from, to }));
   const between = laidOut(plan.pieces, ruler).flatMap(({ marks }) =>
     marks.slice(1).map((mark, i) => ({ from: marks[i]!.at, to: mark.at })),
@@ -48,9 +48,9 @@ export function dimensionSpans(plan: FloorPlan, ruler: Ruler): DxfSpan[] {
 
 /** The files a floor is written to, beside the open JSON. */
 export const FLOOR_FILES = {
-  svg: (plan: FloorPlan, ruler: Ruler): string => floorSvg(plan.floor, marksOnFloor(plan, ruler)),
-  dxf: (plan: FloorPlan, ruler: Ruler): string =>
+  svg: (plan: LaidFloor, ruler: Ruler): string => floorSvg(plan.floor, marksOnFloor(plan, ruler)),
+  dxf: (plan: LaidFloor, ruler: Ruler): string =>
     floorDxf(plan.floor, marksOnFloor(plan, ruler), dimensionSpans(plan, ruler)),
-  csv: (plan: FloorPlan, ruler: Ruler): string => marksCsv(marksOnFloor(plan, ruler)),
+  csv: (plan: LaidFloor, ruler: Ruler): string => marksCsv(marksOnFloor(plan, ruler)),
 } as const;
 export type FloorFileKind = keyof typeof FLOOR_FILES;

@@ -7,17 +7,17 @@ import {
   laidOut,
   mirrorPiece,
   movePiece,
-  type FloorPlan,
+  type LaidFloor,
   type LayoutPiece,
   type Piece,
-} from './floor-plan.ts';
+} from './laid-floor.ts';
 
 /** Ids of the pieces that are chosen. */
 export type Chosen = readonly string[];
 type NewId = () => string;
 
 /** The chosen pieces, with everything grouped with them. */
-export function withGroups({ pieces }: FloorPlan, chosen: Chosen): string[] {
+export function withGroups({ pieces }: LaidFloor, chosen: Chosen): string[] {
   const groups = new Set(
     pieces.flatMap(({ id, group }) => (group !== null && chosen.includes(id) ? [group] : [])),
   );
@@ -26,23 +26,23 @@ export function withGroups({ pieces }: FloorPlan, chosen: Chosen): string[] {
     .map(({ id }) => id);
 }
 
-const changed = (plan: FloorPlan, chosen: Chosen, change: (piece: Piece) => Piece): FloorPlan => ({
+const changed = (plan: LaidFloor, chosen: Chosen, change: (piece: Piece) => Piece): LaidFloor => ({
   ...plan,
   pieces: plan.pieces.map((piece) => (chosen.includes(piece.id) ? change(piece) : piece)),
 });
 
 /** Chosen pieces that may be moved and changed. */
-export const unlocked = (plan: FloorPlan, chosen: Chosen): string[] =>
+export const unlocked = (plan: LaidFloor, chosen: Chosen): string[] =>
   plan.pieces.filter(({ id, locked }) => !locked && chosen.includes(id)).map(({ id }) => id);
 
-export const moveChosen = (plan: FloorPlan, chosen: Chosen, move: RigidMove): FloorPlan =>
+export const moveChosen = (plan: LaidFloor, chosen: Chosen, move: RigidMove): LaidFloor =>
   changed(plan, unlocked(plan, chosen), (piece) => movePiece(piece, move));
 
 /** Where a piece is taken hold of: the origin of a layout, the place of a mark. */
 export const originOfPiece = (piece: Piece): Point => (piece.kind === 'layout' ? piece.at : piece.mark.at);
 
 /** The middle of the origins of the chosen pieces. */
-export function middleOfChosen(plan: FloorPlan, chosen: Chosen): Point {
+export function middleOfChosen(plan: LaidFloor, chosen: Chosen): Point {
   const origins = plan.pieces.filter(({ id }) => chosen.includes(id)).map(originOfPiece);
   const { least, most } = boundsOf(origins);
   return midpoint(least, most);
@@ -62,12 +62,12 @@ export function freeNumber(pieces: readonly Piece[]): number {
 }
 
 export interface Edited {
-  readonly plan: FloorPlan;
+  readonly plan: LaidFloor;
   readonly chosen: Chosen;
 }
 
 /** Copies beside the chosen pieces, grouped as those are; the copies are chosen then. */
-export function duplicateChosen(plan: FloorPlan, chosen: Chosen, shift: Point, newId: NewId): Edited {
+export function duplicateChosen(plan: LaidFloor, chosen: Chosen, shift: Point, newId: NewId): Edited {
   const groups = new Map<string, string>();
   const pieces = [...plan.pieces];
   const copies: string[] = [];
@@ -92,26 +92,26 @@ export function duplicateChosen(plan: FloorPlan, chosen: Chosen, shift: Point, n
 }
 
 /** Mirrors the chosen pieces left for right, about their own middle. */
-export function mirrorChosen(plan: FloorPlan, chosen: Chosen): FloorPlan {
+export function mirrorChosen(plan: LaidFloor, chosen: Chosen): LaidFloor {
   const ids = unlocked(plan, chosen);
   if (ids.length === 0) return plan;
   const { x } = middleOfChosen(plan, ids);
   return changed(plan, ids, (piece) => mirrorPiece(piece, x));
 }
 
-export const groupChosen = (plan: FloorPlan, chosen: Chosen, group: string | null): FloorPlan =>
+export const groupChosen = (plan: LaidFloor, chosen: Chosen, group: string | null): LaidFloor =>
   changed(plan, chosen, (piece) => ({ ...piece, group }));
 
-export const lockChosen = (plan: FloorPlan, chosen: Chosen, locked: boolean): FloorPlan =>
+export const lockChosen = (plan: LaidFloor, chosen: Chosen, locked: boolean): LaidFloor =>
   changed(plan, chosen, (piece) => ({ ...piece, locked }));
 
-export const removeChosen = (plan: FloorPlan, chosen: Chosen): FloorPlan => {
+export const removeChosen = (plan: LaidFloor, chosen: Chosen): LaidFloor => {
   const ids = unlocked(plan, chosen);
   return { ...plan, pieces: plan.pieces.filter(({ id }) => !ids.includes(id)) };
 };
 
 /** Breaks the chosen layouts into marks of their own, which are chosen then. */
-export function breakChosen(plan: FloorPlan, chosen: Chosen, ruler: Ruler, newId: NewId): Edited {
+export function breakChosen(plan: LaidFloor, chosen: Chosen, ruler: Ruler, newId: NewId): Edited {
   const ids = unlocked(plan, chosen);
   const broken: string[] = [];
   const pieces = laidOut(plan.pieces, ruler).flatMap((laid): Piece[] => {
@@ -123,9 +123,9 @@ export function breakChosen(plan: FloorPlan, chosen: Chosen, ruler: Ruler, newId
   return { plan: { ...plan, pieces }, chosen: broken };
 }
 
-export const setPiece = (plan: FloorPlan, piece: Piece): FloorPlan => changed(plan, [piece.id], () => piece);
+export const setPiece = (plan: LaidFloor, piece: Piece): LaidFloor => changed(plan, [piece.id], () => piece);
 
-export const addPiece = (plan: FloorPlan, piece: Piece): FloorPlan => ({
+export const addPiece = (plan: LaidFloor, piece: Piece): LaidFloor => ({
   ...plan,
   pieces: [...plan.pieces, piece],
 });
@@ -145,7 +145,7 @@ export function reshaped(floor: Floor, outline: readonly Point[]): Floor {
 
 /** Copies of a layout at the places of a fill, in the stead of the piece they are made from. */
 export function fillWithCopies(
-  plan: FloorPlan,
+  plan: LaidFloor,
   piece: LayoutPiece,
   places: readonly Pick<LayoutPiece, 'at' | 'headingDeg'>[],
   newId: NewId,

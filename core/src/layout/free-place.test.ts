@@ -1,4 +1,4 @@
-import { fitFindings, type Placement, movePlacement } from '../placing/index.ts';
+import { placingFindings, type Placement, movePlacement } from '../placing/index.ts';
 import { rectangularFloor } from '../floor/index.ts';
 import { distanceM, type Point } from '../geometry/index.ts';
 import { freeShift } from './free-place.ts';
@@ -31,7 +31,7 @@ test('lanes added one after the other on one spot fill free room until there is 
   for (let i = 0; i < 4; i++) {
     const fresh = lane(`lane ${i}`, { x: 7, y: 7 });
     laid.push(shifted(fresh, freeShift(floor, fresh, laid)));
-    expect(fitFindings(floor, laid)).toEqual([]);
+    expect(placingFindings(floor, laid)).toEqual([]);
   }
 });
 

@@ -21,7 +21,7 @@ export {
 } from './floor-edit.ts';
 export {
   boxCorners,
-  type FloorPlan,
+  type LaidFloor,
   laidOut,
   type LaidPiece,
   type LayoutPiece,
@@ -32,7 +32,7 @@ export {
   placementsOf,
   placesFor,
   setOutPoints,
-} from './floor-plan.ts';
+} from './laid-floor.ts';
 export { freeShift } from './free-place.ts';
 export { laneBox, type LaneBox } from './lane-box.ts';
 export { LAYOUT_KINDS, layoutKindOf } from './layout-kinds.ts';

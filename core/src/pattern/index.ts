@@ -4,7 +4,6 @@ export {
   ballsAfter,
   eventsOf,
   type Balls,
-  type EventKind,
   type FootEvent,
   type Footwork,
   type PlannedMove,

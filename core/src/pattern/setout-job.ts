@@ -12,7 +12,7 @@ import {
 } from '../setout/index.ts';
 import { type Floor, materialsOf, type Mark, type Materials } from '../floor/index.ts';
 import { sidesOf, distanceM } from '../geometry/index.ts';
-import { boxCorners, laidOut, setOutPoints, type FloorPlan } from '../layout/index.ts';
+import { boxCorners, laidOut, setOutPoints, type LaidFloor } from '../layout/index.ts';
 import type { Plan } from './plan.ts';
 import { zigzagCones } from './zigzag.ts';
 
@@ -51,7 +51,7 @@ function jobOf(
 }
 
 /** Marks of a laid-out floor for one student. */
-export function floorJob(plan: FloorPlan, ruler: Ruler): SetOutJob {
+export function floorJob(plan: LaidFloor, ruler: Ruler): SetOutJob {
   const laid = laidOut(plan.pieces, ruler);
   const marks = laid.flatMap((one) => one.marks);
   return jobOf(plan.name, plan.floor, marks, boxCorners(laid), plan.tape);

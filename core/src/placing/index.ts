@@ -1,12 +1,11 @@
 export {
   betweenFindings,
-  type FitCode,
-  type FitFinding,
-  fitFindings,
+  type PlacingFinding,
+  placingFindings,
   markPoints,
   ownFindings,
   type Placement,
-} from './fit.ts';
-export { FIT_WHY, fitWords } from './fit-words.ts';
+} from './placing.ts';
+export { PLACING_WHY, placingWords } from './placing-words.ts';
 export { applyMove, movePlacement, nearestPassing, type RigidMove } from './nearest.ts';
 export { snap, type SnapGuide, type SnapRules } from './snap.ts';

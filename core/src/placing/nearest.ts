@@ -1,5 +1,5 @@
 import FlatQueue from 'flatqueue';
-import { betweenFindings, ownFindings, type FitFinding, type Placement } from './fit.ts';
+import { betweenFindings, ownFindings, type PlacingFinding, type Placement } from './placing.ts';
 import { type Floor, moveMark, marginsOf } from '../floor/index.ts';
 import { boundsOf, midpoint, turnAbout, type Point } from '../geometry/index.ts';
 
@@ -28,10 +28,10 @@ const FINE_M = 0.002;
 const TURN_STEP_DEG = 5;
 
 /** A move cannot cure these. */
-const movable = (found: FitFinding): boolean => found.code !== 'tall-cone-behind';
+const movable = (found: PlacingFinding): boolean => found.code !== 'tall-cone-behind';
 
 /** Metres that a placement must move at least before a finding can end: clearances change no faster. */
-const shortfallM = ({ code, valueM, limitM }: FitFinding): number =>
+const shortfallM = ({ code, valueM, limitM }: PlacingFinding): number =>
   code === 'mark-off-floor' || code === 'lane-off-floor' ? valueM : limitM - valueM;
 
 type Short = (move: RigidMove) => number;

@@ -1,8 +1,8 @@
 import { fitStance, footOutline, placeStance } from '../body/index.ts';
 import { DEMO_STUDENTS, DEMO_FLOORS } from '../sim/index.ts';
 import { footTemplate, tilingOf } from './foot-template.ts';
-import { newSheet, PAPERS, POINTS_PER_M, sizeToFit, printable, type Paper } from './sheet.ts';
-import { newPiece, type FloorPlan, type Piece } from '../layout/index.ts';
+import { newSheet, PAPERS, POINTS_PER_M, sizeWithin, printable, type Paper } from './sheet.ts';
+import { newPiece, type LaidFloor, type Piece } from '../layout/index.ts';
 import { EVERY_MARK, FURNISHED } from '../../test/floors.ts';
 import { rulerFor } from '../range/index.ts';
 import { formatTape } from '../measure/index.ts';
@@ -160,7 +160,7 @@ test('every kind of mark is drawn on the sheet in the scale of its floor', async
     kind: 'mark',
     mark,
   }));
-  const plan: FloorPlan = { ...DEMO_FLOORS[0]!.floor, floor: FURNISHED, pieces };
+  const plan: LaidFloor = { ...DEMO_FLOORS[0]!.floor, floor: FURNISHED, pieces };
   const [page] = await readPdf(
     await setOutSheet(floorJob(plan, rulerFor(DEMO_STUDENTS[0]!)), 'metric', 'A4'),
   );
@@ -185,8 +185,8 @@ test('words too long for their column are set smaller, not over the next one', a
   const { regular } = await newSheet('A4', 'Words');
   const words = 'the blue cone by the window, along the wall';
   const wide = (sizePt: number): number => regular.widthOfTextAtSize(words, sizePt) / POINTS_PER_M;
-  expect(sizeToFit(regular, words, 9, 0.2)).toBe(9);
-  const size = sizeToFit(regular, words, 9, 0.03);
+  expect(sizeWithin(regular, words, 9, 0.2)).toBe(9);
+  const size = sizeWithin(regular, words, 9, 0.03);
   expect(size).toBeLessThan(9);
   expect(wide(size)).toBeCloseTo(0.03, 9);
 });

@@ -18,7 +18,7 @@ import {
   printable,
   POINTS_PER_M,
   rule,
-  sizeToFit,
+  sizeWithin,
   wrapped,
   write,
   type Paper,
@@ -164,7 +164,7 @@ function printRow({ page, sheet, widthM, units }: TablePage, row: SetOutRow, ord
     rule(page, from, to, 0.8);
   write(page, sheet.regular, String(order), [at('order'), y], 8.5);
   const cell = (font: PDFFont, text: string, from: keyof typeof COLUMNS, to: keyof typeof COLUMNS): void =>
-    write(page, font, text, [at(from), y], sizeToFit(font, text, 9, at(to) - at(from) - 0.001));
+    write(page, font, text, [at(from), y], sizeWithin(font, text, 9, at(to) - at(from) - 0.001));
   cell(sheet.bold, row.point.id, 'mark', 'first');
   cell(sheet.regular, `${first.from}  ${first.tape}`, 'first', 'second');
   cell(sheet.regular, `${second.from}  ${second.tape}${side}`, 'second', 'check');

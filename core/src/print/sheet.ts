@@ -62,7 +62,7 @@ export function wrapped(font: PDFFont, text: string, sizePt: number, widthM: num
 }
 
 /** The size at which a text is no wider than a width in metres: the usual one, else a smaller one. */
-export function sizeToFit(font: PDFFont, text: string, usualPt: number, widthM: number): number {
+export function sizeWithin(font: PDFFont, text: string, usualPt: number, widthM: number): number {
   const wide = font.widthOfTextAtSize(printable(text), usualPt) / POINTS_PER_M;
   return wide <= widthM ? usualPt : (usualPt * widthM) / wide;
 }

@@ -1,6 +1,6 @@
 export { nearestCleanLane } from './clean-spacing.ts';
 export { FAULT_NAMES, type FaultName } from './fault-names.ts';
-export { faultAdvice, type FaultMaking, FAULTS, faultWhy, faultWords, isNote } from './faults.ts';
+export { faultAdvice, type FaultMaking, FAULTS, faultWhy, faultWords } from './faults.ts';
 export {
   type CaptureUncertainty,
   type EventUncertainty,

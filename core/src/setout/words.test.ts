@@ -1,4 +1,4 @@
-import { fitWords, FIT_WHY, type FitCode, type FitFinding } from '../placing/index.ts';
+import { placingWords, PLACING_WHY, type PlacingCode, type PlacingFinding } from '../placing/index.ts';
 import {
   cornerDatums,
   datumId,
@@ -12,7 +12,7 @@ import { setOut } from './setout.ts';
 import { bringWords, checkWords, howWords, squareWords, stationWords } from './setout-words.ts';
 import { squareCorner } from './two-tapes.ts';
 
-const found = (code: FitCode, valueM: number, limitM = 1): FitFinding => ({
+const found = (code: PlacingCode, valueM: number, limitM = 1): PlacingFinding => ({
   code,
   placementId: 'a',
   otherId: 'b',
@@ -24,7 +24,7 @@ const found = (code: FitCode, valueM: number, limitM = 1): FitFinding => ({
   limitM,
 });
 
-test.each<[FitFinding, string]>([
+test.each<[PlacingFinding, string]>([
   [found('mark-off-floor', 0.4), 'Lane 1 lies 40 cm outside the floor.'],
   [found('lane-off-floor', 0.4), 'Lane 1 reaches 40 cm over the ropes.'],
   [found('near-edge', 0.4, 0.5), 'Lane 1 comes within 40 cm of the ropes; it wants 50 cm.'],
@@ -38,9 +38,9 @@ test.each<[FitFinding, string]>([
   [found('tall-cone-behind', 1, 0), 'Lane 1: 1 tall cone where somebody moves backward.'],
   [found('tall-cone-behind', 4, 0), 'Lane 1: 4 tall cones where somebody moves backward.'],
 ])('%#: a finding is one sentence with its measure', (finding, words) => {
-  expect(fitWords(finding, 'rope', 'metric')).toBe(words);
-  expect(FIT_WHY[finding.code]).toMatch(/\.$/);
-  expect(fitWords(finding, 'rope', 'imperial')).not.toMatch(/\d ?c?m\b/);
+  expect(placingWords(finding, 'rope', 'metric')).toBe(words);
+  expect(PLACING_WHY[finding.code]).toMatch(/\.$/);
+  expect(placingWords(finding, 'rope', 'imperial')).not.toMatch(/\d ?c?m\b/);
 });
 
 test('datums are lettered beyond the alphabet, and a free letter is found', () => {

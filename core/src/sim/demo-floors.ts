@@ -1,7 +1,7 @@
 import { metres } from '../body/index.ts';
 import { cornerDatums, type Floor, STANDARD_FLOORS, standardFloor } from '../floor/index.ts';
 import { USUAL_TAPE } from '../setout/index.ts';
-import { layoutKindOf, newPiece, type FloorPlan } from '../layout/index.ts';
+import { layoutKindOf, newPiece, type LaidFloor } from '../layout/index.ts';
 
 /** The hall of the demo club: an L with a pillar, a bench, a door and two bags. */
 const outline = [
@@ -51,7 +51,7 @@ const HALL: Floor = {
 const laneStart = layoutKindOf('zigzag-lane').start;
 
 /** The floors the demo club works on. */
-export const DEMO_FLOORS: readonly { readonly id: string; readonly floor: FloorPlan }[] = [
+export const DEMO_FLOORS: readonly { readonly id: string; readonly floor: LaidFloor }[] = [
   {
     id: 'e5a4c3d6-0001-4a5e-9e05-000000000001',
     floor: {

@@ -1,13 +1,6 @@
 import type { Point } from '../geometry/index.ts';
-import {
-  align,
-  type AlignedMove,
-  clockMap,
-  compareWithPlan,
-  judgeTempo,
-  performedMoves,
-  plannedGap,
-} from '../check/index.ts';
+import { align, type AlignedMove, clockMap } from '../matching/index.ts';
+import { compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
 import { expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
 import {
   EXACT_EVENT,

@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
 import { drizzle } from 'drizzle-orm/pglite';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
-import { floorPlanSchema, planSchema, schoolSchema, studentFitSchema } from '@angled-chalk/contract';
+import { laidFloorSchema, planSchema, schoolSchema, studentFitSchema } from '@angled-chalk/contract';
 import { MIGRATIONS_DIR } from '../places.ts';
 import type { DataDirectory } from '../db/directory.ts';
 import { openEngine } from '../db/engine.ts';
@@ -129,7 +129,7 @@ async function checkRecordings(archive: Archive): Promise<void> {
 async function checkDocuments(seat: Seat): Promise<void> {
   const checks = [
     ['plans', 'plan', planSchema],
-    ['floors', 'floor', floorPlanSchema],
+    ['floors', 'floor', laidFloorSchema],
     ['schools', 'school', schoolSchema],
   ] as const;
   for (const [table, column, schema] of checks) {

@@ -1,6 +1,6 @@
 import { CONSENTS, LEVELS, METHODS } from '@angled-chalk/contract';
 import type { MeasuredLengths, Measurement, School } from '@angled-chalk/core/body';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import type { PlannedDrill, Plan } from '@angled-chalk/core/pattern';
 import {
   customType,
@@ -59,7 +59,7 @@ export const plans = pgTable('plans', {
 /** Floors with everything laid out on them. */
 export const floors = pgTable('floors', {
   ...stored,
-  floor: jsonb().$type<FloorPlan>().notNull(),
+  floor: jsonb().$type<LaidFloor>().notNull(),
 });
 
 /** A recording belongs to its student, always. */

@@ -1,4 +1,4 @@
-import { floorPlanSchema } from '@angled-chalk/contract';
+import { laidFloorSchema } from '@angled-chalk/contract';
 import type { Router } from 'express';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
@@ -6,4 +6,4 @@ import type { Lists } from '../http/lists.ts';
 import { storedRoutes } from '../http/stored-routes.ts';
 
 export const floorRoutes = (db: Database, lists: Lists): Router =>
-  storedRoutes({ lists, what: 'floor', input: floorPlanSchema, ...documentsOf(db, 'floor') });
+  storedRoutes({ lists, what: 'floor', input: laidFloorSchema, ...documentsOf(db, 'floor') });

@@ -26,7 +26,7 @@ import {
   type TrackInfo,
 } from '@angled-chalk/contract';
 import type { School } from '@angled-chalk/core/body';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 } from 'uuid';
@@ -59,14 +59,14 @@ const checkShape = checkSchema as unknown as z.ZodType<StoredCheck>;
 const STORED = {
   students: { shape: studentSchema, valueOf: studentInputOf },
   plans: { shape: planShape, valueOf: ({ plan }: StoredPlan): Plan => plan },
-  floors: { shape: floorShape, valueOf: ({ floor }: StoredFloor): FloorPlan => floor },
+  floors: { shape: floorShape, valueOf: ({ floor }: StoredFloor): LaidFloor => floor },
   schools: { shape: schoolShape, valueOf: ({ school }: StoredSchool): School => school },
 } as const;
 
 interface StoredKinds {
   readonly students: { readonly item: Student; readonly value: StudentInput };
   readonly plans: { readonly item: StoredPlan; readonly value: Plan };
-  readonly floors: { readonly item: StoredFloor; readonly value: FloorPlan };
+  readonly floors: { readonly item: StoredFloor; readonly value: LaidFloor };
   readonly schools: { readonly item: StoredSchool; readonly value: School };
 }
 
@@ -235,7 +235,7 @@ export function useErase() {
 export const useAddPlan = () =>
   useWrite(KEYS.plans, (input: { id: string; value: Plan }) => api.post('/plans', input, planShape));
 export const useAddFloor = () =>
-  useWrite(KEYS.floors, (input: { id: string; value: FloorPlan }) => api.post('/floors', input, floorShape));
+  useWrite(KEYS.floors, (input: { id: string; value: LaidFloor }) => api.post('/floors', input, floorShape));
 export const useAddCheck = () =>
   useWrite(KEYS.checks, (input: CheckInput) => api.post('/checks', input, checkShape));
 

@@ -3,14 +3,15 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { checkFile, type StoredCheck } from '@angled-chalk/contract';
 import {
+  ENGINE_VERSION,
   flatFindings,
   unpackCheck,
   verdictWords,
   type Cause,
   type CheckReport,
   type CheckResult,
-  type Reading,
 } from '@angled-chalk/core/check';
+import type { Reading } from '@angled-chalk/core/matching';
 import { faultWords } from '@angled-chalk/core/rules';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -255,6 +256,12 @@ function CheckReportView({ check, result }: { readonly check: StoredCheck; reado
             if (what) void keep(what, again);
           }}
         />
+      )}
+      {report.engine < ENGINE_VERSION && (
+        <Box sx={{ mb: 1, color: 'text.secondary' }}>
+          Judged by engine {report.engine}; today it is {ENGINE_VERSION}. Judge it again to see what would
+          change.
+        </Box>
       )}
       {report.capture.notices.map((notice) => (
         <Box key={notice} sx={{ mb: 1, color: 'warning.main', fontWeight: 600 }}>

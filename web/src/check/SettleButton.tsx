@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { questionWords, type Question, type Reading } from '@angled-chalk/core/check';
+import { questionWords, type Question, type Reading } from '@angled-chalk/core/matching';
 import { useUnits } from '../app/club.tsx';
 
 /** The click that settles what is open about a recording; nothing where only the coach can. */

@@ -1,4 +1,5 @@
-import { verdictWords, type Reading } from '@angled-chalk/core/check';
+import { verdictWords } from '@angled-chalk/core/check';
+import type { Reading } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { StudentFit } from '@angled-chalk/core/body';
-import { roundsFor, type FilledPlan } from '@angled-chalk/core/filling';
+import { roundsFor, type FilledFloor } from '@angled-chalk/core/filling';
 import { fillWithCopies, type LayoutPiece } from '@angled-chalk/core/layout';
 import { useState } from 'react';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -30,7 +30,7 @@ export function FillPanel({
     layouts.find(({ id }) => editor.chosen.includes(id)) ??
     layouts[0];
   const [heads, setHeads] = useDeviceState('class size', classSize);
-  const [filled, setFilled] = useState<{ readonly of: LayoutPiece; readonly plan: FilledPlan } | null>(null);
+  const [filled, setFilled] = useState<{ readonly of: LayoutPiece; readonly plan: FilledFloor } | null>(null);
   const { run, cancel, state, error } = useTask();
   if (!piece) return <p>Add a layout first: a lane, a box, a star. Then the floor can be filled with it.</p>;
   const fill = async (): Promise<void> => {
@@ -99,14 +99,14 @@ const countWords = (name: string, count: number): string =>
     ? `${name} does not fit on this floor with its margins.`
     : `${count} ${count === 1 ? 'place' : 'places'} for ${name}.`;
 
-const guaranteeWords = ({ guarantee, places, atMost }: FilledPlan): string =>
+const guaranteeWords = ({ guarantee, places, atMost }: FilledFloor): string =>
   guarantee === 'exact'
     ? 'Proven: no more fit along the sides of this room.'
     : places.length === 0
       ? 'The best found; this is not a proof.'
       : `The best found of every position and turn tried; by its area alone the floor holds no more than ${atMost}.`;
 
-function headWords(heads: number, { people, places }: FilledPlan): string {
+function headWords(heads: number, { people, places }: FilledFloor): string {
   if (places.length === 0) return '';
   const rounds = roundsFor(heads, people);
   if (rounds === 1)

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { withGroups } from '@angled-chalk/core/layout';
 import { formatDegrees, formatLength } from '@angled-chalk/core/measure';
-import { FIT_WHY, fitWords, type RigidMove } from '@angled-chalk/core/placing';
+import { PLACING_WHY, placingWords, type RigidMove } from '@angled-chalk/core/placing';
 import { useClub } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { Panel } from '../parts/Page.tsx';
@@ -73,10 +73,10 @@ export function FitPanel({ editor, chosenFinding, onChoose, proposal, onProposal
                   ◆ {i + 1}
                 </Box>
                 <span>
-                  {fitWords(found, edge, units)}
+                  {placingWords(found, edge, units)}
                   {isChosen && (
                     <Box component="span" sx={{ display: 'block', fontSize: '0.84rem', mt: 0.25 }}>
-                      Why: {FIT_WHY[found.code]}
+                      Why: {PLACING_WHY[found.code]}
                     </Box>
                   )}
                 </span>

@@ -2,7 +2,7 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event';
 import type { StoredFloor } from '@angled-chalk/contract';
 import { rectangularFloor } from '@angled-chalk/core/floor';
-import { LAYOUT_KINDS, type FloorPlan } from '@angled-chalk/core/layout';
+import { LAYOUT_KINDS, type LaidFloor } from '@angled-chalk/core/layout';
 import { DEMO_FLOORS } from '@angled-chalk/core/sim';
 import { Route, Routes, useNavigate } from 'react-router';
 import { useEffect } from 'react';
@@ -10,11 +10,11 @@ import { renderInClub, stubProgram, sentJson } from '../../test/club.tsx';
 import { FloorPage } from './FloorPage.tsx';
 
 const hall = DEMO_FLOORS[0]!;
-let saved: FloorPlan[] = [];
+let saved: LaidFloor[] = [];
 
 /** The page of one floor, as the program would show it. */
 async function openFloor(
-  floor: FloorPlan = hall.floor,
+  floor: LaidFloor = hall.floor,
   units: 'metric' | 'imperial' = 'metric',
 ): Promise<void> {
   let version = 1;
@@ -27,7 +27,7 @@ async function openFloor(
   stubProgram({
     'GET /api/floors': () => [200, [stored()]],
     [`PUT /api/floors/${hall.id}`]: (init) => {
-      saved.push((sentJson(init) as { value: FloorPlan }).value);
+      saved.push((sentJson(init) as { value: LaidFloor }).value);
       version++;
       return [200, stored()];
     },

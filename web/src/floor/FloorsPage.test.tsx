@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { floorFile, toOpenKeys, type StoredFloor } from '@angled-chalk/contract';
 import { FLOOR_FILES } from '@angled-chalk/core/formats';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import { rulerFor } from '@angled-chalk/core/range';
 import { DEMO_FLOORS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Route, Routes, useParams } from 'react-router';
@@ -13,7 +13,7 @@ jest.mock('../work/run.ts', () => jest.requireActual('../../test/inline-run.ts')
 
 const ruler = rulerFor(DEMO_STUDENTS[0]!);
 const hall = DEMO_FLOORS[0]!.floor;
-let added: FloorPlan[] = [];
+let added: LaidFloor[] = [];
 let deleted: string[] = [];
 type Answer = [number, unknown];
 const refusal: Answer = [
@@ -35,7 +35,7 @@ function openList(answers: Readonly<Record<string, () => Answer>> = {}): void {
   stubProgram({
     'GET /api/floors': () => [200, stored()],
     'POST /api/floors': (init) => {
-      const { id, value } = sentJson(init) as { id: string; value: FloorPlan };
+      const { id, value } = sentJson(init) as { id: string; value: LaidFloor };
       added.push(value);
       return [201, { id, floor: value, version: 1, updatedAt: '2026-01-01T00:00:00.000Z' }];
     },

@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import type { StoredFloor } from '@angled-chalk/contract';
 import { STANDARD_FLOORS, standardFloor } from '@angled-chalk/core/floor';
-import { laidOut, placementsOf, placesFor, type FloorPlan } from '@angled-chalk/core/layout';
+import { laidOut, placementsOf, placesFor, type LaidFloor } from '@angled-chalk/core/layout';
 import type { InputProblem, Result } from '@angled-chalk/core/measure';
-import { fitFindings } from '@angled-chalk/core/placing';
+import { placingFindings } from '@angled-chalk/core/placing';
 import { rulerFor } from '@angled-chalk/core/range';
 import { USUAL_TAPE } from '@angled-chalk/core/setout';
 import { useState } from 'react';
@@ -29,10 +29,10 @@ export function FloorsPage() {
   const notice = useNotice();
   const task = useTask();
   const [problem, setProblem] = useState<InputProblem | null>(null);
-  const addOne = (value: FloorPlan): void =>
+  const addOne = (value: LaidFloor): void =>
     add.mutate({ id: newId(), value }, { onSuccess: ({ id }) => void navigate(`/floors/${id}`) });
   const open = async (file: File): Promise<void> => {
-    const read = await task.run(async (work): Promise<Result<FloorPlan>> => work.readFloor(file));
+    const read = await task.run(async (work): Promise<Result<LaidFloor>> => work.readFloor(file));
     setProblem(read && !read.ok ? read.problem : null);
     if (!read?.ok) return;
     if (read.notices.length > 0) notice({ text: read.notices.join(' ') });
@@ -91,7 +91,7 @@ function FloorRow({ stored }: { readonly stored: StoredFloor }) {
   const { id, floor: plan } = stored;
   const ruler = student ? rulerFor(fitOf(student)) : null;
   const laid = ruler ? laidOut(plan.pieces, ruler) : [];
-  const found = ruler ? fitFindings(plan.floor, placementsOf(laid, ruler)).length : 0;
+  const found = ruler ? placingFindings(plan.floor, placementsOf(laid, ruler)).length : 0;
   const marks = laid.reduce((sum, one) => sum + one.marks.length, 0);
   const people = placesFor(plan.pieces);
   return (

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import { floorPlanSchema } from '@angled-chalk/contract';
+import { laidFloorSchema } from '@angled-chalk/contract';
 import type { Measure } from '@angled-chalk/core/body';
 import type { Mark } from '@angled-chalk/core/floor';
 import {
@@ -27,7 +27,7 @@ export function PiecePanel({ editor, piece }: { readonly editor: FloorEditor; re
   const [problem, setProblem] = useState<string | null>(null);
   const change = (next: Piece): void => {
     const plan = setPiece(editor.plan, next);
-    const read = floorPlanSchema.safeParse(plan);
+    const read = laidFloorSchema.safeParse(plan);
     setProblem(read.success ? null : read.error.issues[0]!.message);
     if (read.success) editor.adjust(plan);
   };

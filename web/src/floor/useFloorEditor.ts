@@ -1,4 +1,4 @@
-import { floorPlanSchema, type StoredFloor } from '@angled-chalk/contract';
+import { laidFloorSchema, type StoredFloor } from '@angled-chalk/contract';
 import type { Ruler } from '@angled-chalk/core/body';
 import type { Point } from '@angled-chalk/core/geometry';
 import {
@@ -13,10 +13,15 @@ import {
   placementsOf,
   removeChosen,
   withGroups,
-  type FloorPlan,
+  type LaidFloor,
   type LaidPiece,
 } from '@angled-chalk/core/layout';
-import { fitFindings, type FitFinding, type Placement, type RigidMove } from '@angled-chalk/core/placing';
+import {
+  placingFindings,
+  type PlacingFinding,
+  type Placement,
+  type RigidMove,
+} from '@angled-chalk/core/placing';
 import { useCallback, useMemo, useState } from 'react';
 import { newId, useStored } from '../api/queries.ts';
 import { useKeeping, type Keeping } from '../parts/useKeeping.ts';
@@ -25,20 +30,20 @@ export { newId };
 
 export interface FloorEditor {
   readonly id: string;
-  readonly keeping: Keeping<FloorPlan>;
-  readonly plan: FloorPlan;
+  readonly keeping: Keeping<LaidFloor>;
+  readonly plan: LaidFloor;
   readonly ruler: Ruler;
   readonly laid: readonly LaidPiece[];
   readonly placements: readonly Placement[];
-  readonly findings: readonly FitFinding[];
+  readonly findings: readonly PlacingFinding[];
   readonly chosen: readonly string[];
   /** Chooses a piece with its group; `more` adds it to what is chosen, or takes it away. */
   readonly choose: (id: string | null, more?: boolean) => void;
   readonly setChosen: (ids: readonly string[]) => void;
   /** One step that can be undone. */
-  readonly set: (plan: FloorPlan) => void;
+  readonly set: (plan: LaidFloor) => void;
   /** A change while typing or nudging: quick ones are one step. */
-  readonly adjust: (plan: FloorPlan) => void;
+  readonly adjust: (plan: LaidFloor) => void;
   readonly moveIds: (ids: readonly string[], move: RigidMove) => void;
   readonly nudge: (shift: Point) => void;
   readonly turn: (turnDeg: number) => void;
@@ -56,7 +61,7 @@ export interface FloorEditor {
 /** How far beside the original a copy lies, metres. */
 const COPY_ASIDE_M = 0.5;
 export function useFloorEditor(stored: StoredFloor, ruler: Ruler): FloorEditor {
-  const keeping = useKeeping<FloorPlan>({ ...useStored('floors', stored), schema: floorPlanSchema });
+  const keeping = useKeeping<LaidFloor>({ ...useStored('floors', stored), schema: laidFloorSchema });
   const plan = keeping.value;
   const [wanted, setChosen] = useState<readonly string[]>([]);
   const chosen = useMemo(
@@ -65,7 +70,7 @@ export function useFloorEditor(stored: StoredFloor, ruler: Ruler): FloorEditor {
   );
   const laid = useMemo(() => laidOut(plan.pieces, ruler), [plan.pieces, ruler]);
   const placements = useMemo(() => placementsOf(laid, ruler), [laid, ruler]);
-  const findings = useMemo(() => fitFindings(plan.floor, placements), [plan.floor, placements]);
+  const findings = useMemo(() => placingFindings(plan.floor, placements), [plan.floor, placements]);
   const [preview, previewTurn] = useState<RigidMove | null>(null);
   const { replace: set, change: adjust } = keeping;
   const choose = useCallback(
@@ -83,7 +88,7 @@ export function useFloorEditor(stored: StoredFloor, ruler: Ruler): FloorEditor {
   const allLocked = plan.pieces.filter(({ id }) => chosen.includes(id)).every(({ locked }) => locked);
   const groups = new Set(plan.pieces.filter(({ id }) => chosen.includes(id)).map((piece) => piece.group));
   const grouped = groups.size === 1 && !groups.has(null);
-  const edited = ({ plan: next, chosen: ids }: { plan: FloorPlan; chosen: readonly string[] }): void => {
+  const edited = ({ plan: next, chosen: ids }: { plan: LaidFloor; chosen: readonly string[] }): void => {
     set(next);
     setChosen(ids);
   };

@@ -1,5 +1,5 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import { floorJob } from '@angled-chalk/core/pattern';
 import { rulerFor } from '@angled-chalk/core/range';
 import { DEMO_FLOORS, DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
@@ -21,7 +21,7 @@ function Go({ to }: { readonly to: string }) {
   return null;
 }
 
-function open(path: string, floor: FloorPlan = hall.floor, units: 'metric' | 'imperial' = 'metric'): void {
+function open(path: string, floor: LaidFloor = hall.floor, units: 'metric' | 'imperial' = 'metric'): void {
   stubProgram({
     'GET /api/floors': () => [200, [{ id: hall.id, ...stored, floor }]],
     'GET /api/plans': () => [200, DEMO_PLANS.map((one) => ({ ...one, ...stored }))],

@@ -1,6 +1,6 @@
 import { readFloorFile, readPlanFile } from '@angled-chalk/contract';
-import { planOfDrawing, planOfMarks, readFloorSvg, readMarksCsv } from '@angled-chalk/core/formats';
-import type { FloorPlan } from '@angled-chalk/core/layout';
+import { floorOfDrawing, floorOfMarks, readFloorSvg, readMarksCsv } from '@angled-chalk/core/formats';
+import type { LaidFloor } from '@angled-chalk/core/layout';
 import { problem, type Result } from '@angled-chalk/core/measure';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { v4 as newId } from 'uuid';
@@ -17,19 +17,19 @@ const tooLarge = (file: File): Result<never> | null =>
     : null;
 
 /** Reads a floor from any file we write one to; the name of the file says which. */
-export async function readFloorFrom(file: File): Promise<Result<FloorPlan>> {
+export async function readFloorFrom(file: File): Promise<Result<LaidFloor>> {
   const refused = tooLarge(file);
   if (refused) return refused;
   const text = await file.text();
   const name = file.name.toLowerCase();
   if (name.endsWith('.svg')) {
     const read = readFloorSvg(text);
-    return read.ok ? { ...read, value: planOfDrawing(read.value, newId) } : read;
+    return read.ok ? { ...read, value: floorOfDrawing(read.value, newId) } : read;
   }
   if (name.endsWith('.csv')) {
     const read = readMarksCsv(text);
     return read.ok
-      ? { ...read, value: planOfMarks(file.name.replace(/\.[^.]*$/, ''), read.value, newId) }
+      ? { ...read, value: floorOfMarks(file.name.replace(/\.[^.]*$/, ''), read.value, newId) }
       : read;
   }
   return readFloorFile(text);

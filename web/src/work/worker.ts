@@ -1,16 +1,10 @@
 import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
 import type { StudentFit } from '@angled-chalk/core/body';
-import {
-  checkTrack,
-  judgePlan,
-  packCheck,
-  type CheckResult,
-  type Judged,
-  type Reading,
-} from '@angled-chalk/core/check';
-import { fillWithLayout, type FilledPlan } from '@angled-chalk/core/filling';
+import { checkTrack, judgePlan, packCheck, type CheckResult, type Judged } from '@angled-chalk/core/check';
+import type { Reading } from '@angled-chalk/core/matching';
+import { fillWithLayout, type FilledFloor } from '@angled-chalk/core/filling';
 import type { Floor } from '@angled-chalk/core/floor';
-import type { FloorPlan, LayoutPiece } from '@angled-chalk/core/layout';
+import type { LaidFloor, LayoutPiece } from '@angled-chalk/core/layout';
 import type { Result } from '@angled-chalk/core/measure';
 import { expand, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { nearestPassing, type Placement, type RigidMove } from '@angled-chalk/core/placing';
@@ -63,7 +57,7 @@ const work = {
     };
   },
 
-  readFloor: (file: File): Promise<Result<FloorPlan>> => readFloorFrom(file),
+  readFloor: (file: File): Promise<Result<LaidFloor>> => readFloorFrom(file),
   readPlan: (file: File): Promise<Result<Plan>> => readPlanFrom(file),
 
   /** A roster as students to look at, with those who are known already. */
@@ -115,7 +109,7 @@ const work = {
     piece: Pick<LayoutPiece, 'layout' | 'mirrored' | 'worksOn'>,
     student: StudentFit,
     progress: Progress,
-  ): FilledPlan {
+  ): FilledFloor {
     return fillWithLayout(floor, piece, rulerFor(student), (share) => progress(share, 'Filling the floor'));
   },
 

@@ -4,7 +4,7 @@ import { distanceM } from '../geometry/index.ts';
 import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf, perfectTrack } from '../../test/drills.ts';
 import { detectFootfalls } from './detect.ts';
-import type { Track } from './track.ts';
+import type { Track } from '../track/index.ts';
 
 test.each([30, 60, 100, 240, 1000])('expanding and detecting at %d Hz returns the plan', (rateHz) => {
   const drill = drillOf(0);

@@ -1,7 +1,8 @@
 import { fitStance, placeStance, type FittedStance, type FootName } from '../body/index.ts';
 import { headingDeg, inFacing, lengthM, midpoint, subtract, type Point } from '../geometry/index.ts';
 import { ballsAfter, expand, type Balls, type FootEvent, type PlannedDrill } from '../pattern/index.ts';
-import { medianOf, type Detection } from '../track/index.ts';
+import { medianOf } from '../track/index.ts';
+import type { Detection } from '../detection/index.ts';
 import { matchToPlan, type Match } from './match.ts';
 import { drillRead, eventsRead, type Axes, type Reading } from './reading.ts';
 

@@ -27,7 +27,7 @@ export type LayoutPiece = Extract<Piece, { kind: 'layout' }>;
 export type MarkPiece = Extract<Piece, { kind: 'mark' }>;
 
 /** A floor with everything laid out on it, and the tape it is set out with. */
-export interface FloorPlan {
+export interface LaidFloor {
   readonly name: string;
   readonly floor: Floor;
   readonly pieces: readonly Piece[];
@@ -63,7 +63,7 @@ export function laidOut(pieces: readonly Piece[], ruler: Ruler): LaidPiece[] {
   }));
 }
 
-export const marksOnFloor = (plan: FloorPlan, ruler: Ruler): Mark[] =>
+export const marksOnFloor = (plan: LaidFloor, ruler: Ruler): Mark[] =>
   laidOut(plan.pieces, ruler).flatMap(({ marks }) => marks);
 
 /** Laid-out pieces as the tests of fit see them. */

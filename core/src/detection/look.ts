@@ -1,7 +1,7 @@
 import { excursionsOf, withoutExcursions, type Excursion } from './excursions.ts';
 import { movingRuns, plantedBetween, type Run } from './segment.ts';
 import { footSignal, withPlantedNoise, type FootSignal } from './signal.ts';
-import type { FootSamples, Samples } from './track.ts';
+import type { FootSamples, Samples } from '../track/index.ts';
 
 /** One foot's signal with the runs in which it moves, and the excursions that were taken out of both. */
 export interface SeenFoot {

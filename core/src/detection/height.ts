@@ -112,7 +112,7 @@ function heightsOf(signal: FootSignal, z: Float64Array, from: number, to: number
   };
 }
 
-interface RiseFit {
+interface RiseSolution {
   readonly lift: Moment;
   readonly land: Moment;
   readonly riseM: number;
@@ -172,7 +172,11 @@ function normalOf({ t, z }: Heights, { height, slope }: RiseShape, lift: number,
   return normal;
 }
 
-function fitRise(heights: Heights, shape: RiseShape, start: readonly [number, number]): RiseFit | null {
+function solveRise(
+  heights: Heights,
+  shape: RiseShape,
+  start: readonly [number, number],
+): RiseSolution | null {
   let [lift, land] = start;
   let here = normalOf(heights, shape, lift, land);
   let damping = 1e-2;
@@ -230,7 +234,7 @@ export function momentsByHeight(
   if (!heights) return nothing;
   let start = halfHeights(heights);
   const fits = SHAPES.flatMap((shape) => {
-    const fit = fitRise(heights, shape, start);
+    const fit = solveRise(heights, shape, start);
     if (!fit) return [];
     start = [fit.lift.timeS, fit.land.timeS];
     return [{ ...fit, logPrior: shape.logPrior }];
@@ -245,7 +249,7 @@ export function momentsByHeight(
       Math.exp(logPrior - (chiSquare - best) / (2 * scale)) * Math.sqrt(lift.uS * land.uS),
   );
   const total = weights.reduce((a, b) => a + b, 0);
-  const mean = (of: (fit: RiseFit) => number): number =>
+  const mean = (of: (fit: RiseSolution) => number): number =>
     fits.reduce((sum, fit, i) => sum + weights[i]! * of(fit), 0) / total;
   if (!(total > 0) || mean(({ riseM }) => riseM) < LEAST_RISE_M) return nothing;
   const airS = mean(({ lift, land }) => land.timeS - lift.timeS);

@@ -1,5 +1,5 @@
 import type { ObservedEvent } from './observed.ts';
-import { indexBefore, medianOf, type FootSamples, type Samples } from './track.ts';
+import { indexBefore, medianOf, type FootSamples, type Samples } from '../track/index.ts';
 
 /** Both feet are in the air at once where their flights share so much of the shorter one, and rise so far. */
 const SHARED = 0.6;

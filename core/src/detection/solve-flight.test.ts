@@ -1,6 +1,6 @@
 import { Matrix } from 'ml-matrix';
 import { chanceFrom } from '../measure/index.ts';
-import { fitFlight, type FlightSamples } from './fit-flight.ts';
+import { solveFlight, type FlightSamples } from './solve-flight.ts';
 import { flightShape } from './flight-shape.ts';
 
 const RATE = 100;
@@ -16,7 +16,7 @@ function samplesOf(lift: number, land: number, noise: number, seed = 1): FlightS
 }
 
 test('a flight without noise is fitted to a tenth of a millisecond', () => {
-  const { liftS, landS, chiSquare } = fitFlight(samplesOf(0.213, 0.547, 0), flightShape(2, 2));
+  const { liftS, landS, chiSquare } = solveFlight(samplesOf(0.213, 0.547, 0), flightShape(2, 2));
   expect(liftS).toBeCloseTo(0.213, 4);
   expect(landS).toBeCloseTo(0.547, 4);
   expect(chiSquare).toBeLessThan(0.01);
@@ -26,7 +26,7 @@ test('a noisy flight is fitted as a general least-squares library fits it', asyn
   const { levenbergMarquardt } = await import('ml-levenberg-marquardt');
   for (const seed of [1, 2, 3, 4]) {
     const samples = samplesOf(0.25, 0.55, sigma, seed);
-    const own = fitFlight(samples, flightShape(2, 2));
+    const own = solveFlight(samples, flightShape(2, 2));
     const reference = levenbergMarquardt(
       { x: [...samples.t], y: [...samples.share] },
       ([lift, land]) =>
@@ -42,7 +42,7 @@ test('a noisy flight is fitted as a general least-squares library fits it', asyn
 test('its uncertainties are those of the normal equations', () => {
   const [lift, land] = [0.25, 0.55];
   const { t } = samplesOf(lift, land, 0);
-  const { liftUS, landUS } = fitFlight(samplesOf(lift, land, 0), flightShape(2, 2));
+  const { liftUS, landUS } = solveFlight(samplesOf(lift, land, 0), flightShape(2, 2));
   // Source: Gauss-Markov: covariance sigma^2 (J'J)^-1, the Jacobian by central differences.
   const h = 1e-6;
   const J = new Matrix(
@@ -61,7 +61,7 @@ test('its uncertainties are those of the normal equations', () => {
 
 test('repeated with other noise the fits scatter as they claim', () => {
   const fits = Array.from({ length: 200 }, (_, seed) =>
-    fitFlight(samplesOf(0.25, 0.55, sigma, seed + 10), flightShape(2, 2)),
+    solveFlight(samplesOf(0.25, 0.55, sigma, seed + 10), flightShape(2, 2)),
   );
   const mean = fits.reduce((sum, { landS }) => sum + landS, 0) / fits.length;
   const scatter = Math.sqrt(
@@ -81,8 +81,8 @@ test('what is crept after contact is not flown', () => {
       ? (1 - rest) * smoothstep((at - lift) / (land - lift))
       : 1 - rest * Math.exp(-(at - land) / timeS),
   );
-  const settled = fitFlight({ t, share, sigma }, flightShape(2, 2), undefined, { rest, timeS });
+  const settled = solveFlight({ t, share, sigma }, flightShape(2, 2), undefined, { rest, timeS });
   expect(settled.landS).toBeCloseTo(land, 3);
-  const without = fitFlight({ t, share, sigma }, flightShape(2, 2));
+  const without = solveFlight({ t, share, sigma }, flightShape(2, 2));
   expect(without.landS).toBeGreaterThan(land + 0.01);
 });

@@ -1,6 +1,6 @@
 import { PLANT_WINDOW_S } from './headings.ts';
 import type { FootSignal } from './signal.ts';
-import { indexBefore } from './track.ts';
+import { indexBefore } from '../track/index.ts';
 
 /** So much of a stand next to a flight is not looked at. */
 export const GUARD_S = 0.03;

@@ -1,4 +1,4 @@
-import type { Detection, ObservedFoot } from '../track/index.ts';
+import type { Detection, ObservedFoot } from '../detection/index.ts';
 
 /** A capture without a foot for this share of a beat may have missed a step in it, or half of one. */
 const BLIND_BEATS = 0.5;

@@ -13,8 +13,8 @@ import {
   standardFloor,
 } from '../floor/index.ts';
 import { boxToSegmentM } from '../filling/index.ts';
-import { fitFindings, type Placement } from './fit.ts';
-import { fitWords } from './fit-words.ts';
+import { placingFindings, type Placement } from './placing.ts';
+import { placingWords } from './placing-words.ts';
 import { movePlacement, nearestPassing } from './nearest.ts';
 import {
   polygonToPolygon,
@@ -58,7 +58,7 @@ const bag: Fixture & BagFixture = {
   swingDeg: 30,
 };
 const codes = (floor: Floor, ...placements: Placement[]): string[] =>
-  fitFindings(floor, placements).map(({ code }) => code);
+  placingFindings(floor, placements).map(({ code }) => code);
 
 test('a lane in the middle of a room fits', () => {
   expect(codes(room, lane('one', box(2, 2, 2, 6)))).toEqual([]);
@@ -137,11 +137,13 @@ test.each<[string, Floor, Placement[], string[]]>([
 });
 
 test('a finding names its measure, what it wants, and both places', () => {
-  const [found] = fitFindings(room, [lane('Lane 1', box(0.6, 2, 2, 6))]);
+  const [found] = placingFindings(room, [lane('Lane 1', box(0.6, 2, 2, 6))]);
   expect(found).toMatchObject({ valueM: expect.closeTo(0.6, 9) as number, limitM: MARGINS.wall.edgeM });
   expect(distanceM(found!.from, found!.to)).toBeCloseTo(0.6, 9);
-  expect(fitWords(found!, 'wall', 'metric')).toBe('Lane 1 comes within 60 cm of the wall; it wants 1.00 m.');
-  expect(fitWords(found!, 'wall', 'imperial')).toBe(
+  expect(placingWords(found!, 'wall', 'metric')).toBe(
+    'Lane 1 comes within 60 cm of the wall; it wants 1.00 m.',
+  );
+  expect(placingWords(found!, 'wall', 'imperial')).toBe(
     `Lane 1 comes within 1' 11½" of the wall; it wants 3' 3½".`,
   );
 });
@@ -260,7 +262,7 @@ describe('the nearest place that passes', () => {
     expect(move.turnDeg).toBe(0);
     expect(move.shift.x).toBeCloseTo(0.4, 2);
     expect(move.shift.y).toBeCloseTo(0, 9);
-    expect(fitFindings(room, [moved])).toEqual([]);
+    expect(placingFindings(room, [moved])).toEqual([]);
   });
 
   // Source: brute force over every shift of whole centimetres.
@@ -274,7 +276,7 @@ describe('the nearest place that passes', () => {
         };
         const one = lane('one', box(dx / 100, dy / 100, 1.4, 2));
         const { move, moved } = search(floor, one)!;
-        expect(fitFindings(floor, [moved])).toEqual([]);
+        expect(placingFindings(floor, [moved])).toEqual([]);
         const need = (least: number, most: number, from: number, size: number): number =>
           Math.max(0, least - from, from + size - most);
         const shortest = Math.hypot(need(0.5, 3.5, dx / 100, 1.4), need(0.5, 4.5, dy / 100, 2));
@@ -287,13 +289,13 @@ describe('the nearest place that passes', () => {
   test('a lane longer than the room is wide is turned to fit', () => {
     const { move, moved } = search(room, lane('one', box(0.5, 4, 7.5, 1.5)))!;
     expect(Math.abs(move.turnDeg)).toBeGreaterThan(30);
-    expect(fitFindings(room, [moved])).toEqual([]);
+    expect(placingFindings(room, [moved])).toEqual([]);
   });
 
   test('it keeps clear of the others, and says when there is no place', () => {
     const others = [lane('two', box(1, 1, 2, 8))];
     const { moved } = search(room, lane('one', box(2.5, 1, 2, 8)), others)!;
-    expect(fitFindings(room, [...others, moved])).toEqual([]);
+    expect(placingFindings(room, [...others, moved])).toEqual([]);
     expect(nearestPassing(room, [lane('one', box(0, 0, 7, 9))], [])).toBeNull();
   });
 });

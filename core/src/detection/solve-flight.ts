@@ -41,7 +41,7 @@ export function projectFlight(signal: FootSignal, data: FlightData): FlightSampl
   };
 }
 
-export interface FlightFit {
+export interface FlightSolution {
   readonly liftS: number;
   readonly landS: number;
   /** Sum of squared residuals in units of the sample noise. */
@@ -69,12 +69,12 @@ const ENOUGH = 5e-3;
  * between the two times (Gauss-Newton, damped). `near` is a fit of the same samples by a similar
  * course to start from.
  */
-export function fitFlight(
+export function solveFlight(
   samples: FlightSamples,
   shape: FlightShape,
-  near?: FlightFit,
+  near?: FlightSolution,
   settling: Settling = NO_SETTLING,
-): FlightFit {
+): FlightSolution {
   const { sigma, t } = samples;
   let [lift, land] = near ? [near.liftS, near.landS] : firstGuess(samples, shape);
   let [here, there] = [HERE, THERE];

@@ -1,4 +1,4 @@
-import { fitFlight, type FlightFit, type FlightSamples } from './fit-flight.ts';
+import { solveFlight, type FlightSolution, type FlightSamples } from './solve-flight.ts';
 import { COURSES, FIRST, nearbyShape, NEIGHBOURS, type Course } from './courses.ts';
 
 /** A moment seen by other means, as by height: seconds, 1 sigma. */
@@ -69,7 +69,7 @@ const seenByHeight = ({ lift, land }: MomentsByHeight): boolean =>
 interface Candidate {
   readonly course: Course;
   readonly settling: (typeof SETTLINGS)[number];
-  readonly fit: FlightFit;
+  readonly fit: FlightSolution;
   logWeight: number;
 }
 
@@ -82,35 +82,35 @@ export function weighFlight(
   seen: FlightSamples,
   wayM: number,
   samplesForOne: number,
-  near: FlightFit,
+  near: FlightSolution,
   byHeight: MomentsByHeight,
 ): WeighedFlight {
   const isSeen = seenByHeight(byHeight);
   const samples = thinned(seen);
   const tried: Candidate[] = [];
   for (const course of FIRST)
-    tried.push({ course, settling: AT_ONCE, fit: fitFlight(samples, course.shape, near), logWeight: 0 });
-  tried.sort(byFit);
+    tried.push({ course, settling: AT_ONCE, fit: solveFlight(samples, course.shape, near), logWeight: 0 });
+  tried.sort(byMisses);
   const known = new Set(FIRST);
-  const { fit: bestFit } = tried[0]!;
+  const { fit: bestSolution } = tried[0]!;
   for (const { course } of isSeen ? [] : tried.slice(0, GOOD_FIRST))
     for (const next of NEIGHBOURS.get(course)!) {
       if (known.has(next)) continue;
       known.add(next);
-      const fit = fitFlight(samples, next.shape, bestFit);
+      const fit = solveFlight(samples, next.shape, bestSolution);
       tried.push({ course: next, settling: AT_ONCE, fit, logWeight: 0 });
     }
   // A creep looks like late braking: it is tried with every course, not only with those that fit without it.
   const creeping: Candidate[] = [];
-  const creep = (course: Course, settling: Candidate['settling'], from: FlightFit): void => {
+  const creep = (course: Course, settling: Candidate['settling'], from: FlightSolution): void => {
     const rest = Math.min(MOST_REST_SHARE, settling.restM / wayM);
-    const fit = fitFlight(samples, course.shape, from, { rest, timeS: settling.timeS });
+    const fit = solveFlight(samples, course.shape, from, { rest, timeS: settling.timeS });
     creeping.push({ course, settling, fit, logWeight: 0 });
   };
   const hopeless = tried[0]!.fit.chiSquare * 2 + 4 * WORTH * samplesForOne;
   for (const { course, fit } of tried)
     if (!isSeen && course.isFirst && fit.chiSquare < hopeless) creep(course, USUAL_CREEP, fit);
-  creeping.sort(byFit);
+  creeping.sort(byMisses);
   for (const { course, fit } of creeping.slice(0, GOOD_CREEPING))
     for (const settling of CREEPS) if (settling !== USUAL_CREEP) creep(course, settling, fit);
   const all = [...tried, ...creeping];
@@ -141,7 +141,7 @@ const FOLLOWED = 4;
 
 /** Where the samples are good enough to see it, the best courses are changed a little to fit them better. */
 function refine(all: Candidate[], samples: FlightSamples, wayM: number, samplesForOne: number): void {
-  const sorted = [...all].sort(byFit);
+  const sorted = [...all].sort(byMisses);
   const { landUS, usedSamples } = sorted[0]!.fit;
   if (usedSamples < SEES_SAMPLES || !(landUS * Math.sqrt(samplesForOne) < SEES_U_S)) return;
   const done = new Set<string>();
@@ -152,7 +152,7 @@ function refine(all: Candidate[], samples: FlightSamples, wayM: number, samplesF
     done.add(kind);
     const { restM, timeS } = one.settling;
     const settled = { rest: Math.min(MOST_REST_SHARE, restM / wayM), timeS };
-    const fitOf = (shape: Course['shape']): FlightFit => fitFlight(samples, shape, one.fit, settled);
+    const fitOf = (shape: Course['shape']): FlightSolution => solveFlight(samples, shape, one.fit, settled);
     const shape = nearbyShape(one.course, (tried) => fitOf(tried).chiSquare);
     all.push({ ...one, fit: fitOf(shape) });
     if (done.size >= FOLLOWED) return;
@@ -207,7 +207,7 @@ export function flightTimes(flight: WeighedFlight, usual: ReadonlyMap<object, nu
 }
 
 const NOTHING = -1e9;
-const byFit = (a: Candidate, b: Candidate): number => a.fit.chiSquare - b.fit.chiSquare;
+const byMisses = (a: Candidate, b: Candidate): number => a.fit.chiSquare - b.fit.chiSquare;
 
 function logWeightOf({ course, settling, fit }: Candidate, scale: number): number {
   // A fit that holds neither time says nothing of the course.

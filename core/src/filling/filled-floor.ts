@@ -4,7 +4,7 @@ import type { Floor } from '../floor/index.ts';
 import { fromFacing } from '../geometry/index.ts';
 import { laneBox, type LaneBox, layoutKindOf, type LayoutPiece, type Placed } from '../layout/index.ts';
 
-export interface FilledPlan extends Omit<Filled, 'lanes'> {
+export interface FilledFloor extends Omit<Filled, 'lanes'> {
   /** Where each copy of the layout goes. */
   readonly places: readonly Pick<Placed, 'at' | 'headingDeg'>[];
   /** How many work at once. */
@@ -17,7 +17,7 @@ export function fillWithLayout(
   piece: Pick<LayoutPiece, 'layout' | 'mirrored' | 'worksOn'>,
   ruler: Ruler,
   onProgress?: (share: number) => void,
-): FilledPlan {
+): FilledFloor {
   const box = laneBox(piece.layout, ruler);
   const lane = { widthM: box.rightM - box.leftM, lengthM: box.aheadM - box.backM };
   const { lanes, atMost, guarantee } = fillFloor({ floor, lane, worksOn: piece.worksOn }, onProgress);

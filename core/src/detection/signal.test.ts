@@ -1,11 +1,11 @@
 import { standardDeviation } from 'simple-statistics';
 import { chanceFrom } from '../measure/index.ts';
-import { fitFlight, projectFlight } from './fit-flight.ts';
+import { solveFlight, projectFlight } from './solve-flight.ts';
 import { flightShape, lookUp } from './flight-shape.ts';
 import { movingRuns, plantedBetween } from './segment.ts';
 import { lookAtFoot } from './look.ts';
 import { footSignal, type FootSignal } from './signal.ts';
-import type { FootSamples } from './track.ts';
+import type { FootSamples } from '../track/index.ts';
 
 const RATE = 100;
 const N = 3000;
@@ -137,7 +137,7 @@ describe('fitting one flight', () => {
     [2, 4],
     [4, 2.5],
   ])('of course (%d, %d) gives its lift and landing back', (a, b) => {
-    const fit = fitFlight(
+    const fit = solveFlight(
       projectFlight(
         flight(a, b, () => 0),
         data,
@@ -152,7 +152,7 @@ describe('fitting one flight', () => {
   // Source: the covariance of a least-squares estimate against the scatter of repeated ones.
   test('claims the uncertainty that repeated landings scatter by', () => {
     const fits = Array.from({ length: 150 }, (_, k) =>
-      fitFlight(projectFlight(flight(3, 3, white(0.005, 100 + k)), data), flightShape(3, 3)),
+      solveFlight(projectFlight(flight(3, 3, white(0.005, 100 + k)), data), flightShape(3, 3)),
     );
     const scatter = standardDeviation(fits.map((fit) => fit.landS));
     const claimed = fits.reduce((sum, fit) => sum + fit.landUS, 0) / fits.length;
@@ -162,8 +162,8 @@ describe('fitting one flight', () => {
 
   test('another course fits worse', () => {
     const samples = projectFlight(flight(2, 4, white(0.002, 1)), data);
-    expect(fitFlight(samples, flightShape(2, 4)).chiSquare).toBeLessThan(
-      fitFlight(samples, flightShape(4, 2)).chiSquare,
+    expect(solveFlight(samples, flightShape(2, 4)).chiSquare).toBeLessThan(
+      solveFlight(samples, flightShape(4, 2)).chiSquare,
     );
   });
 });

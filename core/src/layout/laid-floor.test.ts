@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { metres } from '../body/index.ts';
-import { fitFindings } from '../placing/index.ts';
+import { placingFindings } from '../placing/index.ts';
 import { rectangularFloor, type Floor } from '../floor/index.ts';
 import { distanceM, type Point } from '../geometry/index.ts';
 import { rulerFor } from '../range/index.ts';
@@ -27,9 +27,9 @@ import {
   placementsOf,
   placesFor,
   setOutPoints,
-  type FloorPlan,
+  type LaidFloor,
   type Piece,
-} from './floor-plan.ts';
+} from './laid-floor.ts';
 import { laneCorners } from './lane-box.ts';
 import { LAYOUT_KINDS } from './layout-kinds.ts';
 import { floorJob } from '../pattern/index.ts';
@@ -39,10 +39,10 @@ const hall = DEMO_FLOORS[0]!.floor;
 const ids = hall.pieces.map(({ id }) => id);
 let made = 0;
 const newId = (): string => `new-${++made}`;
-const marksOf = (plan: FloorPlan) => marksOnFloor(plan, ruler);
-const places = (plan: FloorPlan): string[] =>
+const marksOf = (plan: LaidFloor) => marksOnFloor(plan, ruler);
+const places = (plan: LaidFloor): string[] =>
   marksOf(plan).map(({ at }) => `${at.x.toFixed(6)} ${at.y.toFixed(6)}`);
-const everyKind: FloorPlan = {
+const everyKind: LaidFloor = {
   ...hall,
   pieces: LAYOUT_KINDS.map((info, i): Piece => ({
     ...newPiece(info.kind, info.name, info.backward),
@@ -76,7 +76,7 @@ test('the ground of every layout holds all its marks', () => {
   for (const { piece, marks } of laidOut(everyKind.pieces, ruler)) {
     if (piece.kind !== 'layout') continue;
     const corners = laneCorners(piece, ruler);
-    const holds = fitFindings(
+    const holds = placingFindings(
       { name: '', outline: corners, datums: [], margins: { edgeM: 0, betweenM: 0, fixtureM: 0 } },
       [{ id: piece.id, name: piece.name, marks, lane: null, backward: false, worksOn: null }],
     );
@@ -163,13 +163,13 @@ describe('filling a floor with a layout', () => {
         at: { x: 1, y: 1 },
         headingDeg: 0,
       } as const;
-      const empty: FloorPlan = { ...hall, floor, pieces: [piece] };
+      const empty: LaidFloor = { ...hall, floor, pieces: [piece] };
       const filled = fillWithLayout(floor, piece, ruler);
       expect(filled.guarantee).toBe('exact');
       expect(filled.people).toBe(filled.places.length * info.people);
       const { plan } = fillWithCopies(empty, piece, filled.places, newId);
       const laid = laidOut(plan.pieces, ruler);
-      expect(fitFindings(floor, placementsOf(laid, ruler))).toEqual([]);
+      expect(placingFindings(floor, placementsOf(laid, ruler))).toEqual([]);
       expect(plan.pieces).toHaveLength(filled.places.length);
       expect(placesFor(plan.pieces)).toBe(filled.people);
     },

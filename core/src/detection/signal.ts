@@ -1,4 +1,4 @@
-import { medianOf, type FootSamples, type Samples } from './track.ts';
+import { medianOf, type FootSamples, type Samples } from '../track/index.ts';
 
 /** One foot ready for detection: present samples only, outliers removed, at most about 200 Hz. */
 export interface FootSignal {

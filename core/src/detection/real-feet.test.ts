@@ -1,6 +1,6 @@
 import { chanceFrom } from '../measure/index.ts';
 import { detectFootfalls } from './detect.ts';
-import type { Track } from './track.ts';
+import type { Track } from '../track/index.ts';
 
 /** What a test asks of its feet; metres, seconds. */
 interface Feet {

@@ -1,5 +1,5 @@
 import type { FootName } from '../body/index.ts';
-import { fitFlight, projectFlight, type FlightData, type FlightFit } from './fit-flight.ts';
+import { solveFlight, projectFlight, type FlightData, type FlightSolution } from './solve-flight.ts';
 import {
   flightTimes,
   usualCourses,
@@ -16,7 +16,7 @@ import type { Detection, ObservedEvent, ObservedFoot } from './observed.ts';
 import { GUARD_S, meanBetween, place, type Place } from './place.ts';
 import { sortRaises } from './raises.ts';
 import type { FootSignal } from './signal.ts';
-import { indexBefore, medianOf, sampleRateHz, type Track } from './track.ts';
+import { indexBefore, medianOf, sampleRateHz, type Track } from '../track/index.ts';
 
 /** Beside the first fit of a flight so much is looked at. */
 const REFINED_BESIDE_S = 0.14;
@@ -90,7 +90,7 @@ interface WeighedFoot {
 
 function weigh({ signal, runs }: SeenFoot): WeighedFoot {
   const flights = flightsOf({ signal, runs });
-  const first = flights.map((data) => fitFlight(projectFlight(signal, data), FIRST_SHAPE));
+  const first = flights.map((data) => solveFlight(projectFlight(signal, data), FIRST_SHAPE));
   const usualS = medianOf(first.map((fit) => fit.landS - fit.liftS));
   const refined = flights.map((data, i) => refine(signal, data, first, i));
   return {
@@ -193,7 +193,12 @@ function overHoles({ t, stepS }: FootSignal, times: FlightTimes): FlightTimes {
 }
 
 /** The places again, now that the first fit tells where the flights end. */
-function refine(signal: FootSignal, data: FlightData, fits: readonly FlightFit[], i: number): FlightData {
+function refine(
+  signal: FootSignal,
+  data: FlightData,
+  fits: readonly FlightSolution[],
+  i: number,
+): FlightData {
   const { t } = signal;
   const n = t.length;
   const fit = fits[i]!;
@@ -247,10 +252,10 @@ function weighOrBridge(
   signal: FootSignal,
   data: FlightData,
   usualS: number,
-  near: FlightFit,
+  near: FlightSolution,
 ): WeighedFlight | FlightTimes {
   const samples = projectFlight(signal, data);
-  const fit = fitFlight(samples, FIRST_SHAPE, near);
+  const fit = solveFlight(samples, FIRST_SHAPE, near);
   const hole = widestHole(signal.t, data);
   const holeS = hole.toS - hole.fromS;
   if (fit.usedSamples >= 2 || holeS <= 2.5 * signal.stepS) {

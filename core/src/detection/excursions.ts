@@ -2,7 +2,7 @@ import { distanceM } from '../geometry/index.ts';
 import { place } from './place.ts';
 import type { Run } from './segment.ts';
 import type { FootSignal } from './signal.ts';
-import { medianOf } from './track.ts';
+import { medianOf } from '../track/index.ts';
 
 /** A ball that rises so high is on no step: a kick, a raised knee (own choice). */
 const RAISED_M = 0.2;

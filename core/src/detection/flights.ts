@@ -1,12 +1,12 @@
 import { distanceM, type Point } from '../geometry/index.ts';
-import { fitFlight, projectFlight, type FlightData } from './fit-flight.ts';
+import { solveFlight, projectFlight, type FlightData } from './solve-flight.ts';
 import { weighFlight } from './flight-posterior.ts';
 import { flightShape } from './flight-shape.ts';
 import type { SeenFoot } from './look.ts';
 import type { Run } from './segment.ts';
 import { meanBetween, place, type Place } from './place.ts';
 import type { FootSignal } from './signal.ts';
-import { indexBefore } from './track.ts';
+import { indexBefore } from '../track/index.ts';
 
 /** A change of place smaller than this is a sway of the marker, not a step (own choice). */
 const SMALLEST_STEP_M = 0.025;
@@ -86,7 +86,7 @@ function isOneFlight(signal: FootSignal, apart: readonly Run[], tried: readonly 
   if (a.x * b.x + a.y * b.y < SAME_WAY * Math.hypot(a.x, a.y) * Math.hypot(b.x, b.y)) return false;
   const samples = projectFlight(signal, data);
   const wayM = Math.hypot(a.x + b.x, a.y + b.y);
-  const near = fitFlight(samples, FIRST_SHAPE);
+  const near = solveFlight(samples, FIRST_SHAPE);
   if (near.chiSquare > HOPELESS * samples.t.length * signal.samplesForOne) return false;
   const { misfit } = weighFlight(samples, wayM, signal.samplesForOne, near, NO_HEIGHT);
   return misfit < ONE_FLIGHT_MISFIT * signal.samplesForOne;

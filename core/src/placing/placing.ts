@@ -35,7 +35,7 @@ export interface Placement {
   readonly worksOn: string | null;
 }
 
-export type FitCode =
+export type PlacingCode =
   | 'mark-off-floor'
   | 'lane-off-floor'
   | 'near-edge'
@@ -47,8 +47,8 @@ export type FitCode =
   | 'tall-cone-behind';
 
 /** One thing that does not fit: what, where, by how much. Metres. */
-export interface FitFinding {
-  readonly code: FitCode;
+export interface PlacingFinding {
+  readonly code: PlacingCode;
   readonly placementId: string;
   /** What it is too near to: another placement, a fixture; null for the floor's own edge. */
   readonly otherId: string | null;
@@ -70,7 +70,7 @@ export function markPoints(mark: Mark): Point[] {
 }
 
 /** Everything that does not fit on a floor, in the order of the placements. */
-export function fitFindings(floor: Floor, placements: readonly Placement[]): FitFinding[] {
+export function placingFindings(floor: Floor, placements: readonly Placement[]): PlacingFinding[] {
   const margins = marginsOf(floor);
   return placements.flatMap((placement, i) => [
     ...ownFindings(floor, margins, placement),
@@ -79,7 +79,7 @@ export function fitFindings(floor: Floor, placements: readonly Placement[]): Fit
 }
 
 /** What is wrong with one placement on its floor, whatever else lies there. */
-export function ownFindings(floor: Floor, margins: Margins, placement: Placement): FitFinding[] {
+export function ownFindings(floor: Floor, margins: Margins, placement: Placement): PlacingFinding[] {
   return [
     ...edgeFindings(floor, margins, placement),
     ...(floor.fixtures ?? []).flatMap((fixture) => fixtureFindings(fixture, margins, placement)),
@@ -88,10 +88,10 @@ export function ownFindings(floor: Floor, margins: Margins, placement: Placement
 }
 
 const finding = (
-  code: FitCode,
+  code: PlacingCode,
   placement: Placement,
-  more: Partial<FitFinding> & Pick<FitFinding, 'from' | 'to' | 'valueM' | 'limitM'>,
-): FitFinding => ({
+  more: Partial<PlacingFinding> & Pick<PlacingFinding, 'from' | 'to' | 'valueM' | 'limitM'>,
+): PlacingFinding => ({
   code,
   placementId: placement.id,
   otherId: null,
@@ -100,7 +100,7 @@ const finding = (
   ...more,
 });
 
-function edgeFindings(floor: Floor, margins: Margins, placement: Placement): FitFinding[] {
+function edgeFindings(floor: Floor, margins: Margins, placement: Placement): PlacingFinding[] {
   const off = placement.marks.flatMap((mark) =>
     markPoints(mark).flatMap((p) => {
       const outM = signedDistanceM(floor.outline, p);
@@ -140,7 +140,7 @@ function furthestOut(lane: readonly Point[], outline: readonly Point[]) {
 }
 
 /** What is too near between two placements. */
-export function betweenFindings(margins: Margins, placement: Placement, other: Placement): FitFinding[] {
+export function betweenFindings(margins: Margins, placement: Placement, other: Placement): PlacingFinding[] {
   if (!placement.lane || !other.lane) return [];
   const near = polygonToPolygon(placement.lane, other.lane);
   if (near.distanceM >= margins.betweenM - TOUCH_M) return [];
@@ -155,7 +155,10 @@ export function betweenFindings(margins: Margins, placement: Placement, other: P
 }
 
 /** Room a fixture wants from a lane, and the finding that tells it. */
-function roomAround(fixture: Fixture, margins: Margins): { readonly code: FitCode; readonly limitM: number } {
+function roomAround(
+  fixture: Fixture,
+  margins: Margins,
+): { readonly code: PlacingCode; readonly limitM: number } {
   switch (fixture.kind) {
     case 'post':
     case 'bench':
@@ -167,7 +170,7 @@ function roomAround(fixture: Fixture, margins: Margins): { readonly code: FitCod
   }
 }
 
-function fixtureFindings(fixture: Fixture, margins: Margins, placement: Placement): FitFinding[] {
+function fixtureFindings(fixture: Fixture, margins: Margins, placement: Placement): PlacingFinding[] {
   if (placement.worksOn === fixture.id) return [];
   const { code, limitM } = roomAround(fixture, margins);
   const about = { otherId: fixture.id, other: fixture.name, to: fixture.at };
@@ -204,7 +207,7 @@ function laneToFixture(lane: readonly Point[], fixture: Fixture): { from: Point;
     .reduce((best, one) => (one.valueM < best.valueM ? one : best));
 }
 
-function tallCones(placement: Placement): FitFinding[] {
+function tallCones(placement: Placement): PlacingFinding[] {
   const tall = placement.marks.filter((mark) => mark.kind === 'cone' && mark.tall);
   const first = tall[0];
   if (!placement.backward || !first) return [];

@@ -1,11 +1,11 @@
 import type { Edge } from '../floor/index.ts';
-import type { FitCode, FitFinding } from './fit.ts';
+import type { PlacingCode, PlacingFinding } from './placing.ts';
 import { formatLength, type UnitSystem } from '../measure/index.ts';
 
 const EDGE_WORDS: Readonly<Record<Edge, string>> = { wall: 'wall', rope: 'ropes', open: 'edge of the mat' };
 
 /** Why a finding matters, in one sentence. */
-export const FIT_WHY: Readonly<Record<FitCode, string>> = {
+export const PLACING_WHY: Readonly<Record<PlacingCode, string>> = {
   'mark-off-floor': 'A mark that is not on the floor cannot be set out.',
   'lane-off-floor': 'Somebody would step off the floor here.',
   'near-edge': 'Someone who looks at the target does not see the edge behind them.',
@@ -18,7 +18,7 @@ export const FIT_WHY: Readonly<Record<FitCode, string>> = {
 };
 
 /** One finding in words a coach can act on, with its measure. */
-export function fitWords(found: FitFinding, edge: Edge, units: UnitSystem): string {
+export function placingWords(found: PlacingFinding, edge: Edge, units: UnitSystem): string {
   const value = formatLength(found.valueM, units);
   const limit = formatLength(found.limitM, units);
   const { subject, other } = found;

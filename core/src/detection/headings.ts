@@ -1,6 +1,6 @@
 import { degrees, radians, wrapDeg } from '../geometry/index.ts';
 import type { FootSignal } from './signal.ts';
-import { indexBefore, medianOf } from './track.ts';
+import { indexBefore, medianOf } from '../track/index.ts';
 
 /** How much of a planted stretch is looked at, from its end or its beginning. */
 export const PLANT_WINDOW_S = 0.5;

@@ -1,0 +1,3 @@
+export { detectFootfalls } from './detect.ts';
+export type { Detection, ObservedEvent, ObservedFoot, Raise } from './observed.ts';
+export type { FootSignal } from './signal.ts';
