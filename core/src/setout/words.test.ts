@@ -1,4 +1,5 @@
-import { placingWords, PLACING_WHY, type PlacingCode, type PlacingFinding } from '../placing/index.ts';
+import { placingWords, PLACING_WHY, type PlacingFinding } from '../placing/index.ts';
+import type { PlacingCode } from '../placing/placing.ts';
 import {
   cornerDatums,
   datumId,
