@@ -1,4 +1,4 @@
-import { checkTrack, type CheckReport } from '@angled-chalk/core/check';
+import { checkTrack, flatFindings, type CheckReport } from '@angled-chalk/core/check';
 import { distanceM } from '@angled-chalk/core/geometry';
 import { chanceFrom } from '@angled-chalk/core/measure';
 import { expand, minimumJerk, type PlannedDrill } from '@angled-chalk/core/pattern';
@@ -39,6 +39,7 @@ interface Tally {
   missed: number;
   injected: number;
   injectedFound: number;
+  causes: number;
 }
 
 const newTally = (): Tally => ({
@@ -52,6 +53,7 @@ const newTally = (): Tally => ({
   missed: 0,
   injected: 0,
   injectedFound: 0,
+  causes: 0,
 });
 
 const byFault = new Map<string, { hit: number; missed: number; wrong: number }>();
@@ -81,6 +83,7 @@ export function accuracy(drillsPerRow: number, seed: number): void {
       'precision',
       'recall',
       'injected found',
+      'causes told',
     ],
     rows,
   );
@@ -153,6 +156,9 @@ function tallyFootfalls(tally: Tally, truth: TrueWalk, report: CheckReport, clea
   if (whole && report.verdict.matched === report.verdict.planned) tally.cleanWhole++;
 }
 
+/** Two names of one thing, told once. */
+const kindOf = (fault: string): string => (fault === 'stance-not-restored' ? 'foot-not-following' : fault);
+
 function tallyFaults(
   tally: Tally,
   drill: PlannedDrill,
@@ -160,9 +166,15 @@ function tallyFaults(
   report: CheckReport,
   injected: readonly { fault: string; moveNumber: number }[],
 ): void {
-  const real = trueFindings(drill, truth);
+  // What the plan breaks itself is the plan's, unless the walk goes further; how far is not asked here.
+  const ofPlan = new Set(
+    report.planFindings.map(({ fault, moveNumber, foot }) => `${fault} ${moveNumber} ${foot}`),
+  );
+  const real = trueFindings(drill, truth).filter(
+    ({ fault, moveNumber, foot }) => !ofPlan.has(`${fault} ${moveNumber} ${foot}`),
+  );
   const same = (a: Finding, b: Finding): boolean =>
-    a.fault === b.fault &&
+    kindOf(a.fault) === kindOf(b.fault) &&
     (a.moveNumber === b.moveNumber
       ? a.moveNumber !== null || Math.abs(a.timeS - b.timeS) < 1
       : a.fault === 'out-of-band' && Math.abs(a.timeS - b.timeS) < 1);
@@ -171,7 +183,10 @@ function tallyFaults(
     row[what]++;
     byFault.set(fault, row);
   };
-  for (const found of report.faults) {
+  const all = flatFindings([...report.faults, ...report.undecided]);
+  const told = all.filter(({ verdict }) => verdict === 'not-met');
+  tally.causes += report.faults.length;
+  for (const found of told) {
     if (real.some((one) => same(one, found))) {
       tally.truePositive++;
       note(found.fault, 'hit');
@@ -194,7 +209,7 @@ function tallyFaults(
     }
   }
   for (const one of real) {
-    const found = [...report.faults, ...report.undecided].some((other) => same(one, other));
+    const found = all.some((other) => same(one, other));
     // A fault within the capture's uncertainty of its limit is rightly left undecided.
     if (!found) {
       tally.missed++;
@@ -216,9 +231,10 @@ function tallyFaults(
   for (const one of injected) {
     tally.injected++;
     if (
-      report.faults.some(
+      told.some(
         (found) =>
-          found.fault === one.fault && (found.moveNumber === one.moveNumber || found.fault === 'extra-move'),
+          kindOf(found.fault) === kindOf(one.fault) &&
+          (found.moveNumber === one.moveNumber || found.fault === 'extra-move'),
       )
     )
       tally.injectedFound++;
@@ -242,6 +258,7 @@ function figures(tally: Tally): string[] {
     ratio(tally.truePositive, tally.truePositive + tally.falsePositive),
     ratio(tally.truePositive, tally.truePositive + tally.missed),
     `${tally.injectedFound}/${tally.injected}`,
+    `${tally.causes}`,
   ];
 }
 

@@ -4,6 +4,7 @@ export { compareWithPlan } from './compare.ts';
 export { type CheckNote, noteWords } from './notes.ts';
 export { performedMoves, plannedGap } from './observe.ts';
 export { packCheck, unpackCheck } from './pack-result.ts';
+export { beyondPlan } from './planned-faults.ts';
 export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
 export { judgeTempo } from './tempo.ts';
 export { verdictWords } from './words.ts';

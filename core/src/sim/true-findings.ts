@@ -1,6 +1,6 @@
 import type { Point } from '../geometry/index.ts';
 import { align, type AlignedMove, clockMap } from '../matching/index.ts';
-import { compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
+import { beyondPlan, compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
 import { expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
 import {
   EXACT_EVENT,
@@ -8,6 +8,7 @@ import {
   foundBy,
   identified,
   isFault,
+  judge,
   type Performance,
   performPlan,
 } from '../rules/index.ts';
@@ -38,11 +39,12 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
   };
   const { limits } = footwork.stance.school;
   const uOf = () => EXACT_EVENT;
-  return identified([
+  const found = [
     ...foundBy(performance).filter(isFault),
     ...compareWithPlan(rows, { limits, planToTrackS: clock.planToTrackS, uOf, isBlindAt: () => false }),
     ...judgeTempo(rows, drill.plan.tempoPerMin, limits, uOf).found,
-  ]).filter((found) => found.verdict === 'not-met');
+  ];
+  return identified(beyondPlan(found, judge(planned))).filter((found) => found.verdict === 'not-met');
 }
 
 function knownRows(truth: TrueWalk, planned: Parameters<typeof align>[0]): AlignedMove[] {
