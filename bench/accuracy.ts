@@ -167,12 +167,10 @@ function tallyFaults(
   injected: readonly { fault: string; moveNumber: number }[],
 ): void {
   // What the plan breaks itself is the plan's, unless the walk goes further; how far is not asked here.
-  const ofPlan = new Set(
-    report.planFindings.map(({ fault, moveNumber, foot }) => `${fault} ${moveNumber} ${foot}`),
-  );
-  const real = trueFindings(drill, truth).filter(
-    ({ fault, moveNumber, foot }) => !ofPlan.has(`${fault} ${moveNumber} ${foot}`),
-  );
+  const keyOf = ({ fault, moveNumber, foot }: Finding): string => `${fault} ${moveNumber} ${foot}`;
+  const ofPlan = new Set(report.planFindings.map(keyOf));
+  const isAsked = (found: Finding): boolean => !ofPlan.has(keyOf(found));
+  const real = trueFindings(drill, truth).filter(isAsked);
   const same = (a: Finding, b: Finding): boolean =>
     kindOf(a.fault) === kindOf(b.fault) &&
     (a.moveNumber === b.moveNumber
@@ -183,7 +181,7 @@ function tallyFaults(
     row[what]++;
     byFault.set(fault, row);
   };
-  const all = flatFindings([...report.faults, ...report.undecided]);
+  const all = flatFindings([...report.faults, ...report.undecided]).filter(isAsked);
   const told = all.filter(({ verdict }) => verdict === 'not-met');
   tally.causes += report.faults.length;
   for (const found of told) {
