@@ -1,5 +1,5 @@
 import { atMost } from '../measure/index.ts';
-import type { Found } from '../rules/index.ts';
+import { LEAST_STEP_LIMIT_M, type Found } from '../rules/index.ts';
 
 /** Faults that belong to one foot at one move; the others are the whole move's. */
 const OF_ONE_FOOT: ReadonlySet<Found['fault']> = new Set(['cone-touched', 'off-floor']);
@@ -25,7 +25,8 @@ export function beyondPlan(found: readonly Found[], ofThePlan: readonly Found[])
   return found.filter((one) => {
     const planned = ofThePlan.filter((other) => isThePlans(one, other));
     if (planned.length === 0) return true;
-    const asked = Math.max(...planned.map(beyond));
+    // A landing as near to its mark as any may be is as planned.
+    const asked = Math.max(...planned.map(beyond)) + (one.unit === 'm' ? LEAST_STEP_LIMIT_M : 0);
     return atMost(beyond(one), asked, one.expandedU) === 'not-met';
   });
 }
