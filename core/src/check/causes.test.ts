@@ -79,6 +79,17 @@ test('a cone that is touched because the walk is beside the lane follows from wh
   ]);
 });
 
+test('as long as the walk stays beside its marks, what led there is the reason, whatever came between', () => {
+  const beside = Object.fromEntries(moves.map(({ number }) => [number, [0.1, 0.1] as const]).slice(5, 26));
+  const walked = rows({ ...beside, 5: [0, 0.1] });
+  expect(
+    told([found('step-over', 5), found('wrong-foot-first', 14), found('cone-touched', 22)], walked),
+  ).toEqual([
+    ['step-over', 5, ['cone-touched 22']],
+    ['wrong-foot-first', 14, []],
+  ]);
+});
+
 test('long after it an earlier move is no reason any more', () => {
   const walked = rows({ 5: [0, 0.1], 12: [0.1, 0] });
   expect(told([found('step-short', 5), found('step-too-long', 12)], walked)).toHaveLength(2);

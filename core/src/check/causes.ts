@@ -12,7 +12,7 @@ export interface Cause extends Finding {
 const OFF_MARK_M = 0.03;
 /** A step that takes back at least this share of it is the making good. */
 const MADE_GOOD = 0.5;
-/** Where everything went wrong so many moves before, it is no longer the reason. */
+/** What went wrong longer before a body was beside its marks is not the reason of it. */
 const REASON_LASTS_MOVES = 3;
 
 const rank = ({ fault }: Finding): number => FAULT_NAMES.indexOf(fault);
@@ -99,10 +99,36 @@ function groupOf(
   return extra === -1 ? id : `extra ${extra}`;
 }
 
+interface Told {
+  readonly cause: Finding;
+  readonly consequences: Finding[];
+}
+
+/**
+ * What led a body beside its marks, where it has been so without a break up to a move: the last thing told
+ * before that began, if it is not long before it.
+ */
+function reasonOf(
+  move: number,
+  seen: ReadonlyMap<number, MoveSeen>,
+  told: readonly Told[],
+): Told | undefined {
+  let began = move;
+  const isOff = (number: number): boolean => {
+    const one = seen.get(number);
+    return one !== undefined && (one.observed.length === 0 || offMarks(one).beforeM > OFF_MARK_M);
+  };
+  while (isOff(began - 1)) began--;
+  const startS = seen.get(began)?.observed[0]?.liftS ?? Infinity;
+  const earliestS = seen.get(began - REASON_LASTS_MOVES)?.observed[0]?.liftS ?? -Infinity;
+  return told.findLast(({ cause }) => cause.timeS <= startS && cause.timeS >= earliestS);
+}
+
 /**
  * Findings with their consequences folded under them. Of one move what is certain comes before what cannot be
- * told, the foot that went first before the other, and then the order of the table of faults says the cause; a step that makes good what an earlier move left, or a place that an earlier move led
- * to, follows from that move. Causes come in the order of time.
+ * told, the foot that went first before the other, and then the order of the table of faults says the cause;
+ * a step that makes good what an earlier move left, or a place that an earlier move led to, follows from that
+ * move. Causes come in the order of time.
  */
 export function causesOf(findings: readonly Finding[], rows: readonly AlignedMove[]): Cause[] {
   const seen = new Map<number, MoveSeen>();
@@ -114,36 +140,17 @@ export function causesOf(findings: readonly Finding[], rows: readonly AlignedMov
     groups.set(key, [...(groups.get(key) ?? []), found]);
   }
   const inOrder = [...groups.values()].sort((a, b) => a[0]!.timeS - b[0]!.timeS);
-  const causes: { cause: Finding; consequences: Finding[]; lastMove: number | null }[] = [];
-  let beside: (typeof causes)[number] | null = null;
+  const told: Told[] = [];
   for (const group of inOrder) {
     const sorted = inCauseOrder(group, seen);
     const first = sorted[0]!;
     const move = first.moveNumber;
-    const last = causes.at(-1);
-    const isNear =
-      last !== undefined &&
-      move !== null &&
-      (last.lastMove === null
-        ? last === beside
-        : move > last.lastMove && move - last.lastMove <= REASON_LASTS_MOVES);
-    const isSurer = last !== undefined && isOpen(last.cause) > isOpen(first);
-    if (
-      last &&
-      isNear &&
-      move !== null &&
-      !isSurer &&
-      sorted.every((found) => followsFrom(found, seen.get(move)))
-    ) {
-      last.consequences.push(...sorted);
-      last.lastMove = move;
-      continue;
-    }
-    const cause = { cause: first, consequences: sorted.slice(1), lastMove: move };
-    causes.push(cause);
-    beside = move === null && first.fault === 'extra-move' ? cause : null;
+    const follows = move !== null && sorted.every((found) => followsFrom(found, seen.get(move)));
+    const reason = follows ? reasonOf(move, seen, told) : undefined;
+    if (reason && isOpen(reason.cause) <= isOpen(first)) reason.consequences.push(...sorted);
+    else told.push({ cause: first, consequences: sorted.slice(1) });
   }
-  return causes.map(({ cause, consequences }) => ({ ...cause, consequences }));
+  return told.map(({ cause, consequences }) => ({ ...cause, consequences }));
 }
 
 /** Causes and consequences in one list, in the order of time. */

@@ -18,6 +18,7 @@ const LEAST_SHIFT_M = 0.025;
 const LEAST_TURN_DEG = 1;
 /** What stays unexplained is at most this share of what there was. */
 const EXPLAINED_TO = 0.6;
+const PARTS = 3;
 
 interface Pair {
   readonly planned: Point;
@@ -71,10 +72,14 @@ export function frameOf(rows: readonly AlignedMove[]): FrameReport | null {
     frame = rigid(kept);
   }
   const none = { ...frame, shiftM: { x: 0, y: 0 }, turnDeg: 0 };
-  const before = medianOf(pairs.map((pair) => offBy(none, pair)));
-  const after = medianOf(pairs.map((pair) => offBy(frame, pair)));
+  // It is the whole walk only where every part of it is explained, the beginning too.
+  const isWhole = Array.from({ length: PARTS }, (_, k) => {
+    const part = pairs.slice((k * pairs.length) / PARTS, ((k + 1) * pairs.length) / PARTS);
+    const before = medianOf(part.map((pair) => offBy(none, pair)));
+    return medianOf(part.map((pair) => offBy(frame, pair))) < EXPLAINED_TO * before;
+  }).every((isExplained) => isExplained);
+  const offM = medianOf(pairs.map((pair) => offBy(none, pair)));
   const isWorthSaying =
     Math.hypot(frame.shiftM.x, frame.shiftM.y) > LEAST_SHIFT_M || Math.abs(frame.turnDeg) > LEAST_TURN_DEG;
-  const isWhole = before > LEAST_SHIFT_M && after < EXPLAINED_TO * before && kept.length > pairs.length / 2;
-  return { ...frame, isOff: isWorthSaying && isWhole };
+  return { ...frame, isOff: isWorthSaying && offM > LEAST_SHIFT_M && isWhole };
 }
