@@ -3,14 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { toeHeadingDeg, type Foot, type FootName } from '@angled-chalk/core/body';
 import type { CheckResult } from '@angled-chalk/core/check';
-import {
-  between,
-  distanceM,
-  fromFacing,
-  headingDeg,
-  midpoint,
-  type Point,
-} from '@angled-chalk/core/geometry';
+import { between, distanceM, headingDeg, midpoint, type Point } from '@angled-chalk/core/geometry';
 import { formatLength, formatSmall } from '@angled-chalk/core/measure';
 import { courseOf, zigzagCones, type PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
@@ -19,12 +12,9 @@ import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView } from '../drawing/FloorView.tsx';
 import { NEAR_RADIUS_M } from '../drawing/NearSwitch.tsx';
-import { useDrawing } from '../drawing/drawing.ts';
-import { DrawingText } from '../drawing/DrawingText.tsx';
-import { FaultMarks, Leader, useFaultPlaces } from '../drawing/FaultMarks.tsx';
-import { toDrawing } from '../drawing/frame.ts';
-import { spread, type Disc } from '../parts/finding-groups.ts';
-import { ConeMark, Dimension, dimensionWords, FootMark, Line, TargetMark } from '../drawing/marks.tsx';
+import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../drawing/marks.tsx';
+import { CheckMarks } from './CheckMarks.tsx';
+import { NEAR_S, printsOf, STANCE_ASIDE_M } from './prints.ts';
 
 interface CheckFloorProps {
   readonly drill: PlannedDrill;
@@ -35,9 +25,6 @@ interface CheckFloorProps {
   readonly near: boolean;
 }
 
-const NEAR_S = 2;
-/** How far beside the feet their distance is written, metres. */
-const STANCE_ASIDE_M = -0.2;
 const HEIGHT = 'max(400px, calc(100vh - 352px))';
 
 /** Planned and observed footprints over each other, with the feet and the gap at one moment. */
@@ -101,7 +88,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
         ))}
         <TargetMark target={plan.target} />
         <Now drill={drill} result={result} timeS={timeS} near={close} />
-        <Marks
+        <CheckMarks
           drill={drill}
           result={result}
           prints={close ? prints : null}
@@ -163,146 +150,6 @@ function Key() {
       </Box>
     </Box>
   );
-}
-
-/** So many prints carry the number of their move: those nearest to the moment. */
-const LABELLED = 6;
-/** Length of the distance of the feet as it is written, in heights of a word. */
-const WORDS_LENGTH = 3.8;
-/** A foot in discs: so far before or behind the ball, in lengths of the foot. */
-const ALONG_FOOT = [0.18, -0.08, -0.34, -0.6];
-
-interface MarksProps extends Pick<CheckFloorProps, 'drill' | 'result' | 'findings' | 'chosen' | 'timeS'> {
-  /** The prints whose moves are named, none when the whole floor is seen. */
-  readonly prints: Prints | null;
-}
-
-/** Marks of the findings and numbers of the moves, beside the prints, never on them. */
-function Marks({ drill, result, prints, timeS, findings, chosen }: MarksProps) {
-  const { textM } = useDrawing();
-  const clearOf = useMemo(
-    () => (prints ? taken(drill, result, prints, timeS, textM) : undefined),
-    [drill, result, prints, timeS, textM],
-  );
-  const { discs } = useFaultPlaces({ findings, chosen, clearOf });
-  const labels = useMemo(() => {
-    const off = ({ atS }: Print): number => Math.abs(atS - timeS);
-    const named = (prints?.planned ?? [])
-      .filter((print) => off(print) <= NEAR_S)
-      .sort((a, b) => off(a) - off(b))
-      .slice(0, LABELLED);
-    const places = spread(
-      named.map(({ foot }) => foot.ball),
-      textM * 0.8,
-      [...(clearOf ?? []), ...discs],
-    );
-    return named.map((print, i) => ({ ...print, at: places[i]! }));
-  }, [prints, timeS, textM, clearOf, discs]);
-  return (
-    <>
-      {labels.map(({ number, foot, at }) => (
-        <Leader key={number} from={at} to={foot.ball} colour={PALETTE.planned} />
-      ))}
-      {labels.map(({ number, name, move, at }) => (
-        <MoveLabel key={number} at={at} text={`${move} ${name === 'left' ? 'L' : 'R'}`} />
-      ))}
-      <FaultMarks findings={findings} chosen={chosen} clearOf={clearOf} />
-    </>
-  );
-}
-
-function MoveLabel({ at, text }: { readonly at: Point; readonly text: string }) {
-  const { frame } = useDrawing();
-  const { x, y } = toDrawing(frame, at);
-  return (
-    <DrawingText x={x} y={y} size={0.85} fill={PALETTE.planned}>
-      {text}
-    </DrawingText>
-  );
-}
-
-/** What a word or a mark must not lie on: prints of this moment, cones, and the measures with their lines. */
-function taken(
-  { plan }: PlannedDrill,
-  { footwork, report, start }: CheckResult,
-  prints: Prints,
-  timeS: number,
-  textM: number,
-): Disc[] {
-  const lengthM = footwork.stance.body.footLength.valueM;
-  const ballAt = courseOf(start, report.footfalls);
-  const now = (['left', 'right'] as const).map((name) => ballAt(name, timeS));
-  const [left, right] = now as [Point, Point];
-  const near = [...prints.planned, ...prints.observed].filter(({ atS }) => Math.abs(atS - timeS) <= NEAR_S);
-  const feet = [
-    ...near.map(({ foot }) => foot),
-    ...now.map((ball) => ({ ball, headingDeg: headingDeg(ball, plan.target.at) })),
-  ];
-  const heading = headingDeg(left, right);
-  const stanceLine = [0, 0.25, 0.5, 0.75, 1].map((share) =>
-    fromFacing(between(left, right, share), heading, STANCE_ASIDE_M, 0),
-  );
-  return [
-    ...feet.flatMap(({ ball, headingDeg: facing }) =>
-      ALONG_FOOT.map((share) => ({
-        at: fromFacing(ball, facing, 0, share * lengthM),
-        radiusM: 0.17 * lengthM,
-      })),
-    ),
-    ...zigzagCones(plan.pattern).map(({ at, radiusM }) => ({ at, radiusM: radiusM + 0.02 })),
-    ...stanceLine.map((at) => ({ at, radiusM: 0.5 * textM })),
-    ...wordsDiscs(left, right, textM),
-  ];
-}
-
-/** The written distance of the feet, in discs. */
-function wordsDiscs(left: Point, right: Point, textM: number): Disc[] {
-  const { at, anchor } = dimensionWords(left, right, STANCE_ASIDE_M, textM);
-  const first = anchor === 'start' ? 0 : anchor === 'middle' ? -0.5 : -1;
-  return [0, 0.25, 0.5, 0.75, 1].map((share) => ({
-    at: { x: at.x + (first + share) * WORDS_LENGTH * textM, y: at.y },
-    radiusM: 0.6 * textM,
-  }));
-}
-
-interface Print {
-  readonly name: FootName;
-  readonly foot: Foot;
-  readonly number: number;
-  /** Number of the planned move; null for a print that was seen. */
-  readonly move: number | null;
-  readonly atS: number;
-}
-
-interface Prints {
-  readonly planned: readonly Print[];
-  readonly observed: readonly Print[];
-}
-
-function printsOf({ plan }: PlannedDrill, { footwork, report, plannedLandS }: CheckResult): Prints {
-  const toward = (ball: Point, name: FootName): number =>
-    toeHeadingDeg(footwork.stance, name, headingDeg(ball, plan.target.at));
-  const planned = footwork.moves.flatMap((move) =>
-    move.events.map((footfall) => ({
-      name: footfall.foot,
-      foot: { ball: footfall.to, headingDeg: footfall.headingAfterDeg ?? 0, heelUp: false },
-      number: footfall.number,
-      move: move.number,
-      atS: plannedLandS[footfall.number - 1]!,
-    })),
-  );
-  const observed = report.footfalls.map((footfall) => ({
-    name: footfall.foot,
-    foot: {
-      ball: footfall.to,
-      headingDeg: footfall.headingAfterDeg ?? toward(footfall.to, footfall.foot),
-      heelUp: false,
-    },
-    number: footfall.number,
-    move: null,
-    atS: footfall.landS,
-  }));
-  return { planned, observed };
 }
 
 /** The feet at one moment, the gap to the target's surface, and how far apart the feet are. */

@@ -1,3 +1,4 @@
+import type { StoredCheck } from '@angled-chalk/contract';
 import { verdictWords } from '@angled-chalk/core/check';
 import type { Reading } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
@@ -16,6 +17,19 @@ export interface ToJudge {
   readonly drill: PlannedDrill;
   readonly reading: Reading;
 }
+
+/** A stored check's recording, to be judged for the drill of its day. */
+export const toJudge = (
+  { studentId, planId, drill }: StoredCheck,
+  trackId: string,
+  reading: Reading,
+): ToJudge => ({
+  trackId,
+  studentId,
+  planId,
+  drill,
+  reading,
+});
 
 /** Judges a stored recording in a worker, and keeps the judgement as a check of its own. */
 export function useJudge() {
