@@ -1,4 +1,5 @@
 import {
+  captureWords,
   noteWords,
   verdictWords,
   type Cause,
@@ -38,7 +39,10 @@ export const checkFile = (drill: PlannedDrill, report: CheckReport): unknown =>
     beat: report.beat,
     balance: report.balance,
     footfalls: report.footfalls,
-    capture: report.capture,
+    capture: {
+      ...report.capture,
+      notices: report.capture.notices.map((notice) => ({ ...notice, words: captureWords(notice, 'metric') })),
+    },
   });
 
 /** `uncertainty` is the expanded uncertainty U = 2u in the unit of the value. */

@@ -15,6 +15,7 @@ const asSure = (u: EventUncertainty): Comparison => ({
   planToTrackS: (timeS) => timeS,
   uOf: () => u,
   isBlindAt: () => false,
+  smallestStepM: 0,
 });
 const within = (placeM: number): EventUncertainty => ({ ...EXACT_EVENT, fromM: placeM, toM: placeM });
 
@@ -73,6 +74,14 @@ test('what the capture is unsure of is left open', () => {
   const found = compared(scaled(0.7), within(0.02)).find(({ fault }) => fault === 'step-short');
   expect(found!.verdict).toBe('cannot-tell');
   expect(found!.expandedU).toBeCloseTo(2 * Math.SQRT2 * 0.02, 12);
+});
+
+test('a step shorter than the capture can tell from its noise is perhaps missed', () => {
+  const missed = [{ planned: move, observed: [] }];
+  const verdictAt = (smallestStepM: number) =>
+    compareWithPlan(missed, { ...asSure(EXACT_EVENT), smallestStepM })[0]!.verdict;
+  expect(verdictAt(0.05)).toBe('not-met');
+  expect(verdictAt(0.3)).toBe('cannot-tell');
 });
 
 test('a missed move is told at its beat in the capture, an extra one where it landed', () => {

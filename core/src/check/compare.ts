@@ -1,5 +1,14 @@
-import { distanceM, dot, headingDeg, scale, subtract, wrapDeg, degrees } from '../geometry/index.ts';
-import type { RuleLimits } from '../body/index.ts';
+import {
+  distanceM,
+  dot,
+  headingDeg,
+  scale,
+  subtract,
+  wrapDeg,
+  degrees,
+  type Point,
+} from '../geometry/index.ts';
+import type { FootName, RuleLimits } from '../body/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 import { finding, LEAST_STEP_LIMIT_M, type EventUncertainty, type Found } from '../rules/index.ts';
 import { atMost } from '../measure/index.ts';
@@ -33,6 +42,8 @@ export interface Comparison {
   readonly uOf: (event: FootEvent) => EventUncertainty;
   /** Whether the capture lacks so much around a time that a move may have been there unseen, or not. */
   readonly isBlindAt: (timeS: number) => boolean;
+  /** The shortest step the capture tells from its noise. */
+  readonly smallestStepM: number;
 }
 
 /**
@@ -42,15 +53,17 @@ export interface Comparison {
  */
 export function compareWithPlan(rows: readonly AlignedMove[], comparison: Comparison): Found[] {
   let offMark = false;
+  const stands = new Map<FootName, Point>();
   return rows.flatMap((row): Found[] => {
     const { planned, observed } = row;
+    for (const event of observed) stands.set(event.foot, event.to);
     if (!planned) {
       offMark = true;
       return extraMove(observed, comparison);
     }
     if (observed.length === 0) {
       offMark = true;
-      return [missedMove(planned, comparison)];
+      return isThereAlready(planned, stands, comparison) ? [] : [missedMove(planned, comparison)];
     }
     const seen = observed.find((event) => event.foot === planned.firstFoot);
     const found = seen ? leadStep(planned, seen, comparison, offMark) : [];
@@ -87,10 +100,25 @@ function extraMove(observed: readonly FootEvent[], { uOf, isBlindAt }: Compariso
   ];
 }
 
-function missedMove(planned: PlannedMove, { planToTrackS, isBlindAt }: Comparison): Found {
+/** Who already stands on a move's marks, as after a step as long as two, has nothing to step that could be seen. */
+function isThereAlready(
+  { after, events }: PlannedMove,
+  stands: ReadonlyMap<FootName, Point>,
+  { limits, smallestStepM }: Comparison,
+): boolean {
+  const wayM = Math.max(...events.map(({ from, to }) => distanceM(from, to)));
+  const nearM = Math.max(smallestStepM, LEAST_STEP_LIMIT_M, limits.stepShare * wayM);
+  return (['left', 'right'] as const).every((foot) => {
+    const at = stands.get(foot);
+    return at !== undefined && distanceM(at, after[foot]) < nearM;
+  });
+}
+
+function missedMove(planned: PlannedMove, { planToTrackS, isBlindAt, smallestStepM }: Comparison): Found {
   const timeS = planToTrackS(planned.beatS);
+  const longestM = Math.max(...planned.events.map(({ from, to }) => distanceM(from, to)));
   return {
-    ...countOf(isBlindAt(timeS)),
+    ...countOf(longestM < smallestStepM || isBlindAt(timeS)),
     fault: 'missed-move',
     timeS,
     foot: planned.firstFoot,

@@ -1,3 +1,4 @@
+export { captureWords } from './capture.ts';
 export { type Cause, flatFindings } from './causes.ts';
 export { checkPlan, type CheckResult, checkTrack, type Judged, judgePlan } from './check.ts';
 export { compareWithPlan } from './compare.ts';

@@ -95,6 +95,7 @@ function judgeTrack(
     planToTrackS: clock.planToTrackS,
     uOf: performance.uOf,
     isBlindAt: blindness(detection, intervalS),
+    smallestStepM: detection.smallestStepM,
   });
   const planFindings = judge(planned);
   const raises = within(detection.raises, clock.spanS);

@@ -1,8 +1,9 @@
 import { distanceM } from '../geometry/index.ts';
-import type { CaptureUncertainty, Finding, Performance } from '../rules/index.ts';
+import type { Finding, Performance } from '../rules/index.ts';
 import type { Verdict } from '../measure/index.ts';
 import { medianOf } from '../track/index.ts';
 import { balanceReport } from './balance.ts';
+import { captureReport } from './capture.ts';
 import { flatFindings, type Cause } from './causes.ts';
 import { stepErrors } from './compare.ts';
 import type { FrameReport } from '../matching/index.ts';
@@ -30,7 +31,7 @@ interface Circumstances {
 /** The report of a judged recording. While a question stands in the way it holds no fault. */
 export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumstances): CheckReport {
   const { rows, footwork, performance, planFindings, notes, tempo } = judged;
-  const { track, detection } = seen;
+  const { detection } = seen;
   const matched = rows.filter((row) => row.planned && row.observed.length > 0).length;
   const isJudged = !around.isOpen && matched > 0;
   const causes = isJudged ? judged.causes : [];
@@ -50,7 +51,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
       undecidedCount: undecided.length,
     },
     questions: around.questions,
-    capture: captureReport(track, detection, performance.uncertainty),
+    capture: captureReport(seen, performance.uncertainty),
     moves,
     faults,
     undecided,
@@ -77,31 +78,6 @@ function outcomeOf(faults: number, undecided: number, isJudged: boolean): Verdic
   if (!isJudged) return 'cannot-tell';
   if (faults > 0) return 'not-met';
   return undecided > 0 ? 'cannot-tell' : 'met';
-}
-
-function captureReport(
-  track: SeenTrack['track'],
-  detection: SeenTrack['detection'],
-  uncertainty: CaptureUncertainty,
-): CheckReport['capture'] {
-  const withHeadings = track.left.headingDeg !== null && track.right.headingDeg !== null;
-  const notices: string[] = [];
-  if (!withHeadings) notices.push('No headings in this capture: facing was not checked.');
-  if (detection.missingShare > 0.1) {
-    notices.push(
-      `${Math.round(100 * detection.missingShare)} % of the samples are missing: times near the holes are rough.`,
-    );
-  }
-  return {
-    durationS: track.timeS.at(-1)! - track.timeS[0]!,
-    rateHz: detection.rateHz,
-    noiseM: detection.noiseM,
-    missingShare: detection.missingShare,
-    positionUM: uncertainty.positionM,
-    timeUS: uncertainty.timeS,
-    headingUDeg: withHeadings ? uncertainty.headingDeg : null,
-    notices,
-  };
 }
 
 function moveReports(

@@ -4,6 +4,7 @@ import type { FaultName, Finding } from '../rules/index.ts';
 import type { Verdict } from '../measure/index.ts';
 import type { ObservedEvent } from '../detection/index.ts';
 import type { BalanceReport } from './balance.ts';
+import type { CaptureReport } from './capture.ts';
 import type { Cause } from './causes.ts';
 import type { ErrorScores } from './measures.ts';
 import type { CheckNote } from './notes.ts';
@@ -52,17 +53,6 @@ export interface BeatReport {
   readonly offsetS: number | null;
   /** Asynchrony of the first foot's landing, its mean after the offset and its SD. */
   readonly asynchrony: ErrorScores | null;
-}
-
-export interface CaptureReport {
-  readonly durationS: number;
-  readonly rateHz: number;
-  readonly noiseM: number;
-  readonly missingShare: number;
-  readonly positionUM: number;
-  readonly timeUS: number;
-  readonly headingUDeg: number | null;
-  readonly notices: readonly string[];
 }
 
 /** How the walk as a whole lies to the plan: what the middle is off by, and how far all of it is turned. */

@@ -360,6 +360,15 @@ test('a verdict, its counts and its lists agree', () => {
   }
 });
 
+test('what a capture cannot resolve is said, with the reason', () => {
+  const said = (how: Parameters<typeof recorded>[1]) =>
+    of(walk, how).capture.notices.map((notice) => notice.about);
+  expect(said({})).toEqual([]);
+  expect(said({ headings: false })).toEqual(['no headings']);
+  expect(said({ rateHz: 15, noiseM: 0.015 })).toEqual(['short steps', 'landings']);
+  expect(said({ lost: (t) => (t * 1.7) % 1 < 0.3 })).toContain('missing samples');
+});
+
 test('a place is as sure as the samples it rests on: fewer of them, less sure', () => {
   const at = (rateHz: number): number => {
     const track = recorded(walk, { rateHz, noiseM: 0.008 });

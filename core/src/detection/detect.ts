@@ -7,7 +7,7 @@ import {
   type FlightTimes,
   type WeighedFlight,
 } from './flight-posterior.ts';
-import { FIRST_SHAPE, flightsOf } from './flights.ts';
+import { FIRST_SHAPE, flightsOf, smallestStepM } from './flights.ts';
 import { headingBetween, headingNoise, PLANT_WINDOW_S } from './headings.ts';
 import { momentsByHeight } from './height.ts';
 import { withHops } from './hops.ts';
@@ -68,6 +68,7 @@ export function detectFootfalls(track: Track): Detection {
     noiseM: Math.max(seen.left.signal.noiseM, seen.right.signal.noiseM),
     samplesForOne: Math.max(seen.left.signal.samplesForOne, seen.right.signal.samplesForOne),
     missingShare: missing(track) / samples,
+    smallestStepM: Math.max(smallestStepM(seen.left.signal), smallestStepM(seen.right.signal)),
   };
 }
 

@@ -115,6 +115,15 @@ function changing(signal: FootSignal, runs: readonly Run[]): Run[] {
   return kept;
 }
 
+/** How long a foot mostly stands beside a step, seconds; what a short stand can tell rests on it. */
+const USUAL_STAND_S = 0.25;
+
+/** The shortest step that can be told from the noise of a foot where it stands as long as usual. */
+export function smallestStepM({ noiseM, samplesForOne, stepS }: FootSignal): number {
+  const samples = Math.max(1, USUAL_STAND_S / stepS);
+  return Math.max(SMALLEST_STEP_M, STEP_SIGMAS * noiseM * Math.sqrt((2 * samplesForOne) / samples));
+}
+
 function isStep(signal: FootSignal, before: Place, after: Place): boolean {
   const uM = signal.noiseM * Math.sqrt(signal.samplesForOne * (1 / before.count + 1 / after.count));
   return distanceM(before, after) >= Math.max(SMALLEST_STEP_M, STEP_SIGMAS * uM);

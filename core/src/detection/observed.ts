@@ -33,6 +33,8 @@ export interface Detection {
   readonly noiseM: number;
   readonly samplesForOne: number;
   readonly missingShare: number;
+  /** The shortest step that this capture tells from its noise, metres. */
+  readonly smallestStepM: number;
 }
 
 /** A foot that left its place in the air and came back, or looks as if it had. */

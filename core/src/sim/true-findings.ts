@@ -41,7 +41,13 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
   const uOf = () => EXACT_EVENT;
   const found = [
     ...foundBy(performance).filter(isFault),
-    ...compareWithPlan(rows, { limits, planToTrackS: clock.planToTrackS, uOf, isBlindAt: () => false }),
+    ...compareWithPlan(rows, {
+      limits,
+      planToTrackS: clock.planToTrackS,
+      uOf,
+      isBlindAt: () => false,
+      smallestStepM: 0,
+    }),
     ...judgeTempo(rows, drill.plan.tempoPerMin, limits, uOf).found,
   ];
   return identified(beyondPlan(found, judge(planned))).filter((found) => found.verdict === 'not-met');

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { checkFile, type StoredCheck } from '@angled-chalk/contract';
 import {
+  captureWords,
   ENGINE_VERSION,
   flatFindings,
   verdictWords,
@@ -175,8 +176,8 @@ export function CheckReportView({
         </Box>
       )}
       {report.capture.notices.map((notice) => (
-        <Box key={notice} sx={{ mb: 1, color: 'warning.main', fontWeight: 600 }}>
-          {notice}
+        <Box key={notice.about} sx={{ mb: 1, color: 'warning.main', fontWeight: 600 }}>
+          {captureWords(notice, units)}
         </Box>
       ))}
       <Box sx={BESIDE}>
