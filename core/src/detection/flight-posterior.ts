@@ -34,7 +34,7 @@ export interface FlightTimes {
 
 /** So many of the first have their neighbours tried, and so many that creep are tried with other creeps. */
 const GOOD_FIRST = 2;
-const GOOD_CREEPING = 1;
+const GOOD_CREEPING = 3;
 /** How a ball may creep after contact: metres, time constant, and how often (own choice). */
 const SETTLINGS = [
   { restM: 0, timeS: 1, share: 0.4 },
@@ -51,7 +51,7 @@ const WORTH = 14;
 const WORTH_KEEPING = 12;
 /** What no family of courses holds: seconds, and a share of the flight (own choice, from the coverage bench). */
 const COURSE_U_S = 0.005;
-const COURSE_U_SHARE = 0.012;
+const COURSE_U_SHARE = 0.018;
 /** Where no course holds a time at all. */
 const UNKNOWN_S = 0.3;
 /** More samples than this are averaged together: a slow flight is no better seen by all of them. */
@@ -196,14 +196,26 @@ export function flightTimes(flight: WeighedFlight, usual: ReadonlyMap<object, nu
   const weights = weightsOf(flight, usual);
   const lift = mixed(flight, weights, 'liftS', 'liftUS', flight.byHeight.lift);
   const land = mixed(flight, weights, 'landS', 'landUS', flight.byHeight.land);
+  const isByHeight = flight.byHeight.land !== null;
   return {
     liftS: lift.timeS,
     landS: land.timeS,
     liftUS: lift.uS,
-    landUS: land.uS,
+    landUS: land.uS * (isByHeight ? 1 : creepFactor(usual)),
     usedSamples: flight.usedSamples,
     misfit: flight.misfit,
   };
+}
+
+/** Where so many flights of a recording look as if they crept, all do that the samples do not tell apart. */
+const USUAL_CREEP_SHARE = 0.35;
+/** How much less sure a landing is then (own choice, from the coverage bench). */
+const CREEP_FACTOR = 2.2;
+
+function creepFactor(usual: ReadonlyMap<object, number> | null): number {
+  if (!usual) return 1;
+  const creeping = CREEPS.reduce((sum, kind) => sum + Math.exp(usual.get(kind) ?? 0) / SETTLINGS.length, 0);
+  return 1 + CREEP_FACTOR * Math.max(0, creeping - USUAL_CREEP_SHARE);
 }
 
 const NOTHING = -1e9;
