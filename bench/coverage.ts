@@ -1,4 +1,5 @@
 import { detectFootfalls, type ObservedEvent } from '@angled-chalk/core/detection';
+import { boundOf } from './bound.ts';
 import { makeFeet, type FeetOrder, type TrueStep } from './feet.ts';
 import { printTable } from './table.ts';
 
@@ -44,6 +45,8 @@ interface Tally {
   invented: number;
   impossible: number;
   landS: number[];
+  /** What one is off by who knows every course. */
+  knownS: number[];
   placeM: number[];
   readonly held: { lift: number; land: number; x: number; y: number };
   seen: number;
@@ -60,6 +63,7 @@ export function coverage(recordings: number, seed: number): void {
       invented: 0,
       impossible: 0,
       landS: [],
+      knownS: [],
       placeM: [],
       held: { lift: 0, land: 0, x: 0, y: 0 },
       seen: 0,
@@ -67,12 +71,14 @@ export function coverage(recordings: number, seed: number): void {
     for (let i = 0; i < recordings; i++) {
       const { track, steps } = makeFeet({ ...PLAIN, ...more }, seed + 1000 * r + i);
       count(tally, steps, detectFootfalls(track).events);
+      tally.knownS.push(...boundOf(track, steps));
     }
     const share = (n: number, of: number): string => `${((100 * n) / Math.max(1, of)).toFixed(1)} %`;
     const { held, seen } = tally;
     return [
       name,
       `${ms(tally.landS, 0.5)} / ${ms(tally.landS, 0.95)}`,
+      ms(tally.knownS, 0.95),
       (1000 * quantile(tally.placeM, 0.95)).toFixed(1),
       share(tally.missed, tally.large),
       `${tally.invented}`,
@@ -86,6 +92,7 @@ export function coverage(recordings: number, seed: number): void {
     [
       'recording',
       'land ms p50 / p95',
+      'p95 knowing all',
       'place mm p95',
       'missed > 4 cm',
       'invented',

@@ -33,6 +33,11 @@ export interface TrueStep {
   readonly x: number;
   readonly y: number;
   readonly wayM: number;
+  readonly from: { readonly x: number; readonly y: number };
+  /** Share of the way at a share of the time in flight. */
+  readonly course: (share: number) => number;
+  readonly settleM: number;
+  readonly settleS: number;
 }
 
 const smooth = (s: number): number => 6 * s ** 5 - 15 * s ** 4 + 10 * s ** 3;
@@ -97,10 +102,6 @@ export function makeFeet(order: FeetOrder, seed: number): { track: Track; steps:
 }
 
 interface Leg {
-  readonly from: { readonly x: number; readonly y: number };
-  readonly course: (share: number) => number;
-  readonly settleM: number;
-  readonly settleS: number;
   readonly riseM: number;
 }
 

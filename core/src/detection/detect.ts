@@ -134,6 +134,7 @@ function observe(
       placeUM: Math.hypot(
         signal.noiseM * Math.sqrt(signal.samplesForOne / Math.max(1, data.restSamples)),
         data.restDriftM,
+        signal.slowM,
       ),
     };
   });

@@ -50,7 +50,7 @@ const WORTH = 14;
 /** What counts e^-12 as much as the best will not matter, whatever the other flights say. */
 const WORTH_KEEPING = 12;
 /** What no family of courses holds: seconds, and a share of the flight (own choice, from the coverage bench). */
-const COURSE_U_S = 0.005;
+const COURSE_U_S = 0.0065;
 const COURSE_U_SHARE = 0.018;
 /** Where no course holds a time at all. */
 const UNKNOWN_S = 0.3;

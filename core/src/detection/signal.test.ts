@@ -116,6 +116,7 @@ describe('fitting one flight', () => {
       z: null,
       noiseM: 0.005,
       samplesForOne: 1,
+      slowM: 0,
       stepS: 1 / RATE,
     };
   };

@@ -16,6 +16,8 @@ export interface FootSignal {
    * correlate by r (variance of the mean of a first-order autoregressive series).
    */
   readonly samplesForOne: number;
+  /** Noise so slow that a stand does not show it, metres each axis; 0 where there is none to speak of. */
+  readonly slowM: number;
   readonly stepS: number;
 }
 
@@ -32,7 +34,7 @@ export function footSignal(timeS: Samples, foot: FootSamples, rateHz: number): F
   const raw = block === 1 ? compact(timeS, foot) : averaged(timeS, foot, block);
   const noiseM = noiseOf(raw.x, raw.y);
   const kept = withoutSpikes(raw, Math.max(SPIKE_AT_LEAST_M, SPIKE_SIGMAS * noiseM));
-  return { ...kept, noiseM, samplesForOne: 1, stepS: block / rateHz };
+  return { ...kept, noiseM, samplesForOne: 1, slowM: 0, stepS: block / rateHz };
 }
 
 type Columns = Pick<FootSignal, 't' | 'x' | 'y' | 'heading' | 'z'>;
@@ -182,6 +184,10 @@ const WORTH_A_LONGER_MEMORY = 2;
 const PLANT_EDGE_S = 0.04;
 const MOST_SAMPLES_FOR_ONE = 30;
 const MOST_HIDDEN = 3;
+/** Noise that remembers so long, samples and seconds, goes on beyond a stand: so much of it is not seen there (own choice). */
+const LONG_MEMORY = 3;
+const LONG_MEMORY_S = 0.11;
+const SLOW_SHARE = 1.2;
 const WORTH_A_SECOND_LOOK = 1.15;
 
 /**
@@ -218,9 +224,7 @@ export function withPlantedNoise(
   // More than noise of the longest memory can hide from second differences is movement, not noise.
   const shownM = seenM > WORTH_A_SECOND_LOOK * noiseM ? Math.min(seenM, MOST_HIDDEN * noiseM) : noiseM;
   const forOne = medianOf(wanders) / MEDIAN_OF_WANDER / (shownM * shownM);
-  return {
-    ...signal,
-    noiseM: shownM,
-    samplesForOne: forOne > WORTH_A_LONGER_MEMORY ? Math.min(MOST_SAMPLES_FOR_ONE, forOne) : 1,
-  };
+  const samplesForOne = forOne > WORTH_A_LONGER_MEMORY ? Math.min(MOST_SAMPLES_FOR_ONE, forOne) : 1;
+  const isSlow = samplesForOne > LONG_MEMORY && samplesForOne * signal.stepS > LONG_MEMORY_S;
+  return { ...signal, noiseM: shownM, samplesForOne, slowM: isSlow ? SLOW_SHARE * shownM : 0 };
 }
