@@ -14,9 +14,9 @@ const COURSE_U_SHARE = 0.02;
 /** Noise of a height is never thought to be less. */
 const LEAST_NOISE_M = 3e-4;
 const MOST_SAMPLES = 24;
-const ITERATIONS = 6;
+const ITERATIONS = 5;
 /** A step that gains less than this share of the misses is the last. */
-const GAIN = 1e-3;
+const GAIN = 5e-3;
 const SHORTEST_S = 0.04;
 
 /** How a foot rises and comes down: s^a (1 - s)^b over the time in the air, greatest value 1. */
@@ -249,13 +249,22 @@ export function momentsByHeight(
       Math.exp(logPrior - (chiSquare - best) / (2 * scale)) * Math.sqrt(lift.uS * land.uS),
   );
   const total = weights.reduce((a, b) => a + b, 0);
-  const mean = (of: (fit: RiseSolution) => number): number =>
-    fits.reduce((sum, fit, i) => sum + weights[i]! * of(fit), 0) / total;
-  if (!(total > 0) || mean(({ riseM }) => riseM) < LEAST_RISE_M) return nothing;
-  const airS = mean(({ lift, land }) => land.timeS - lift.timeS);
+  let [riseM, airS] = [0, 0];
+  fits.forEach((fit, i) => {
+    riseM += (weights[i]! * fit.riseM) / total;
+    airS += (weights[i]! * (fit.land.timeS - fit.lift.timeS)) / total;
+  });
+  if (!(total > 0) || riseM < LEAST_RISE_M) return nothing;
   const moment = (side: 'lift' | 'land'): Moment => {
-    const timeS = mean((fit) => fit[side].timeS);
-    const spread2 = mean((fit) => (fit[side].timeS - timeS) ** 2 + scale * fit[side].uS ** 2);
+    let [sum, squares] = [0, 0];
+    const firstS = fits[0]![side].timeS;
+    fits.forEach((fit, i) => {
+      const offS = fit[side].timeS - firstS;
+      sum += (weights[i]! * offS) / total;
+      squares += (weights[i]! * (offS * offS + scale * fit[side].uS ** 2)) / total;
+    });
+    const timeS = firstS + sum;
+    const spread2 = Math.max(0, squares - sum * sum);
     return {
       timeS,
       uS: Math.hypot(Math.sqrt(spread2), HEIGHT_U_S, COURSE_U_SHARE * airS, stepS / 2),

@@ -1,4 +1,4 @@
-import { distanceM, lengthM, subtract } from '../geometry/index.ts';
+import { distanceM } from '../geometry/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 
 /** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
@@ -159,10 +159,13 @@ function backtrack(
  * finds the mark again still reaches the planned place.
  */
 function stepCost(planned: FootEvent, seen: FootEvent): number {
-  const wanted = subtract(planned.to, planned.from);
-  const did = subtract(seen.to, seen.from);
-  const scale = Math.max(0.05, lengthM(wanted));
-  const off = Math.min(STEP_CAP, distanceM(wanted, did) / scale);
+  // In numbers: this is the innermost call.
+  const wantedX = planned.to.x - planned.from.x;
+  const wantedY = planned.to.y - planned.from.y;
+  const offX = seen.to.x - seen.from.x - wantedX;
+  const offY = seen.to.y - seen.from.y - wantedY;
+  const scale = Math.max(0.05, Math.sqrt(wantedX * wantedX + wantedY * wantedY));
+  const off = Math.min(STEP_CAP, Math.sqrt(offX * offX + offY * offY) / scale);
   const away = Math.min(STEP_CAP, distanceM(planned.to, seen.to) / scale);
   return BETTER_WEIGHT * Math.min(off, away) + STEP_WEIGHT * off + PLACE_WEIGHT * away;
 }

@@ -13,7 +13,7 @@ import {
 import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
 import { gapSeries } from '../range/index.ts';
 
-const GAP_EVERY_S = 0.02;
+const GAP_EVERY_S = 0.04;
 
 /** Where the two balls stand before the first move. */
 export function startingBalls({ plan }: PlannedDrill, footwork: Footwork): Balls {
