@@ -48,7 +48,7 @@ function riseShape(a: number, b: number): RiseShape {
 /** From a ball that is thrown up and comes down at once to one that leaves and touches softly. */
 const EXPONENTS = [1.05, 0.85, 1.3, 1.8];
 const SHAPES = EXPONENTS.flatMap((a) =>
-  EXPONENTS.filter((b) => Math.abs(a - b) < 0.55).map((b) => riseShape(a, b)),
+  EXPONENTS.filter((b) => Math.abs(a - b) < 0.3).map((b) => riseShape(a, b)),
 );
 
 interface Heights {
