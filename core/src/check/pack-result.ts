@@ -42,10 +42,16 @@ type Plain = Omit<CheckResult, 'gap' | 'plannedLandS'> & {
 /** Reads what `packCheck` wrote; throws where it is something else. */
 export function unpackCheck(packed: string): CheckResult {
   const plain = JSON.parse(strFromU8(gunzipSync(strToU8(atob(packed), true)))) as Plain;
-  const [timeS, gapM, plannedM, nearM, farM] = SERIES.map((name) => Float64Array.from(plain.gap[name]));
+  const series = (name: (typeof SERIES)[number]): Float64Array => Float64Array.from(plain.gap[name]);
   return {
     ...plain,
-    gap: { timeS: timeS!, gapM: gapM!, plannedM: plannedM!, nearM: nearM!, farM: farM! },
+    gap: {
+      timeS: series('timeS'),
+      gapM: series('gapM'),
+      plannedM: series('plannedM'),
+      nearM: series('nearM'),
+      farM: series('farM'),
+    },
     plannedLandS: Float64Array.from(plain.plannedLandS),
   };
 }

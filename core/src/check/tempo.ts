@@ -114,10 +114,9 @@ export function judgeTempo(
   const verdict = atMost(Math.abs(walkedPerMin - askedPerMin), limits.tempoShare * askedPerMin, expandedU);
   const mean = offs.reduce((a, b) => a + b, 0) / Math.max(1, offs.length);
   const spread = Math.sqrt(offs.reduce((sum, off) => sum + (off - mean) ** 2, 0) / Math.max(1, offs.length));
-  const first = landings[0]!;
   const wholeWalk = finding(verdict, {
     fault: 'off-beat',
-    timeS: first.landS,
+    timeS: landings[0]?.landS ?? 0,
     foot: null,
     moveNumber: null,
     at: null,

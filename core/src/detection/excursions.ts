@@ -59,8 +59,8 @@ function byHeight(signal: FootSignal, z: Float64Array): Excursion[] {
     from = -1;
     topM = 0;
   };
-  for (let i = 0; i < t.length; i++) {
-    const height = z[i]! - floorM;
+  for (const [i, value] of z.entries()) {
+    const height = value - floorM;
     if (Number.isNaN(height)) continue;
     if (height > downM) {
       if (from < 0) from = Math.max(0, i - 1);
@@ -89,10 +89,9 @@ export function withoutExcursions(signal: FootSignal, excursions: readonly Excur
   const { t } = signal;
   const kept: number[] = [];
   let next = 0;
-  for (let i = 0; i < t.length; i++) {
-    while (next < excursions.length && excursions[next]!.toS < t[i]!) next++;
-    const excursion = excursions[next];
-    if (!excursion || t[i]! < excursion.fromS) kept.push(i);
+  for (const [i, at] of t.entries()) {
+    while ((excursions[next]?.toS ?? Infinity) < at) next++;
+    if (at < (excursions[next]?.fromS ?? Infinity)) kept.push(i);
   }
   const pick = (values: Float64Array): Float64Array => Float64Array.from(kept, (i) => values[i]!);
   return {

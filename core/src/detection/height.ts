@@ -65,8 +65,7 @@ function standing(
   let [n, sum, pairs, squares] = [0, 0, 0, 0];
   for (const [from, to] of spans) {
     let before = NaN;
-    for (let i = from; i < to; i++) {
-      const value = z[i]!;
+    for (const value of z.subarray(from, to)) {
       if (Number.isNaN(value)) continue;
       n++;
       sum += value;
@@ -96,9 +95,10 @@ function heightsOf(signal: FootSignal, z: Float64Array, from: number, to: number
   let n = 0;
   let [inBlock, sumT, sumZ] = [0, 0, 0];
   for (let i = first; i < last; i++) {
-    if (Number.isNaN(z[i]!)) continue;
+    const value = z[i]!;
+    if (Number.isNaN(value)) continue;
     sumT += t[i]!;
-    sumZ += z[i]!;
+    sumZ += value;
     if (++inBlock < block) continue;
     times[n] = sumT / block;
     heights[n++] = sumZ / block - stands.floorM;
@@ -153,9 +153,10 @@ function normalOf({ t, z }: Heights, { height, slope }: RiseShape, lift: number,
     hs[i] = h;
     ps[i] = p;
     taus[i] = tau;
-    hz += h * z[i]!;
+    const seen = z[i]!;
+    hz += h * seen;
     hh += h * h;
-    zz += z[i]! * z[i]!;
+    zz += seen * seen;
   }
   const riseM = hh > 0 ? Math.max(0, hz / hh) : 0;
   const normal: Normal = { riseM, cost: zz - riseM * hz, ll: 0, ld: 0, dd: 0, gl: 0, gd: 0 };

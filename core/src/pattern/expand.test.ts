@@ -38,7 +38,7 @@ test('after every move the fitted stance stands, facing the target', () => {
       const footwork = expand({ plan: ROOMY_PLAN, student });
       const { stance } = footwork;
       for (const move of footwork.moves) {
-        const ball = { left: move.events[0]!.to, right: move.events[0]!.to };
+        const ball = { left: move.before.left, right: move.before.right };
         for (const footfall of move.events) ball[footfall.foot] = footfall.to;
         const centre = midpoint(ball.left, ball.right);
         const read = readStance(
