@@ -121,6 +121,7 @@ test.each([
 
 test.each([
   ['slow', { wayM: 0.12, flightS: 0.75 }],
+  ['slow and short', { wayM: 0.08, flightS: 1 }],
   ['slow, over a swaying body', { wayM: 0.15, flightS: 0.75, swayM: 0.012 }],
 ])('a flight that is %s is one footfall, not two', (_what, order) => {
   // The order of the feet is compared footfall by footfall.

@@ -1,3 +1,4 @@
+import { indexBefore } from '../track/index.ts';
 import type { FootSignal } from './signal.ts';
 
 /** Samples [from, to) in which the foot may be moving, and the planted stretch on either side. */
@@ -46,7 +47,37 @@ export function movingRuns(signal: FootSignal): Run[] {
     const isHole = i > 0 && t[i]! - t[i - 1]! > Math.max(HOLE_S, 2.5 * stepS);
     if (isHole && movesOver(signal, i)) mark(i - 1, i + 1);
   }
-  return runs;
+  return widened(signal, runs, speeds);
+}
+
+/** Where a foot goes no faster than this its beginning and end are slower than anything that shows at first. */
+const SLOW_PEAK_M_S = 0.3;
+/** Its ends are sought so far out, with a window so wide, down to such a speed or so many sigmas. */
+const WIDEN_S = 0.45;
+const WIDE_HALF_S = 0.12;
+const CREEPING_M_S = 0.025;
+const CREEPING_SIGMAS = 3;
+
+/** Slow runs with the slower beginning and end that belong to them. */
+function widened(signal: FootSignal, runs: readonly Run[], speeds: Float64Array): Run[] {
+  const { t, x, y } = signal;
+  const threshold = Math.max(CREEPING_M_S, CREEPING_SIGMAS * expectedNoise(signal, WIDE_HALF_S));
+  const creeps = (i: number): boolean => {
+    const from = indexBefore(t, t[i]! - WIDE_HALF_S);
+    const to = indexBefore(t, t[i]! + WIDE_HALF_S) + 1;
+    return slope(t, x, y, from, to) > threshold;
+  };
+  return runs.map((run, k) => {
+    const top = speeds.subarray(run.from, run.to).reduce((most, speed) => Math.max(most, speed), 0);
+    if (top > SLOW_PEAK_M_S) return run;
+    // Never beyond the middle of the stand on either side.
+    const earliest = ((runs[k - 1]?.to ?? 0) + run.from) / 2;
+    const latest = (run.to + (runs[k + 1]?.from ?? t.length)) / 2;
+    let { from, to } = run;
+    while (from > earliest && t[run.from]! - t[from]! < WIDEN_S && creeps(from)) from--;
+    while (to < latest && t[to - 1]! - t[run.to - 1]! < WIDEN_S && creeps(to - 1)) to++;
+    return { from, to };
+  });
 }
 
 /** Whether a foot is elsewhere after a hole, whose first sample is `after`, than it was before it. */
