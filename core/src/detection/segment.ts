@@ -50,6 +50,45 @@ export function movingRuns(signal: FootSignal): Run[] {
   return widened(signal, runs, speeds);
 }
 
+/** A stand at least so long may hold a flight too slow for the usual window; its ends are left alone. */
+const LONG_STAND_S = 0.9;
+const SLOW_HALF_S = 0.18;
+const SLOW_M_S = 0.05;
+const SLOW_STRIDE = 3;
+
+/**
+ * Runs with those that only a wide window shows, in stands that are long enough for one. The signal's own
+ * noise must be known: one that wanders slowly looks like a slow foot.
+ */
+export function withSlowRuns(signal: FootSignal, runs: readonly Run[]): Run[] {
+  const noise = expectedNoise(signal, SLOW_HALF_S) * Math.sqrt(signal.samplesForOne);
+  const threshold = Math.max(SLOW_M_S, SIGMAS * noise);
+  const found = plantedBetween(runs, signal.t.length).flatMap((stand) =>
+    slowRunsIn(signal, stand, threshold),
+  );
+  return found.length === 0 ? [...runs] : [...runs, ...found].toSorted((a, b) => a.from - b.from);
+}
+
+function slowRunsIn(signal: FootSignal, stand: Run, threshold: number): Run[] {
+  const timeOf = (i: number): number => signal.t[i] ?? NaN;
+  const [fromS, toS] = [timeOf(stand.from) + SLOW_HALF_S, timeOf(stand.to - 1) - SLOW_HALF_S];
+  if (toS - fromS < LONG_STAND_S - 2 * SLOW_HALF_S) return [];
+  const slow: Run[] = [];
+  for (let i = indexBefore(signal.t, fromS) + 1; timeOf(i) < toS; i += SLOW_STRIDE) {
+    if (speedAround(signal, i, SLOW_HALF_S) <= threshold) continue;
+    const last = slow.at(-1);
+    if (last && i - last.to < 2 * SLOW_STRIDE) last.to = i + 1;
+    else slow.push({ from: i, to: i + 1 });
+  }
+  return slow;
+}
+
+/** Speed of the least-squares line through what lies within `halfS` of a sample. */
+function speedAround({ t, x, y }: FootSignal, i: number, halfS: number): number {
+  const atS = t[i] ?? NaN;
+  return slope(t, x, y, indexBefore(t, atS - halfS), indexBefore(t, atS + halfS) + 1);
+}
+
 /** Where a foot goes no faster than this its beginning and end are slower than anything that shows at first. */
 const SLOW_PEAK_M_S = 0.3;
 /** Its ends are sought so far out, with a window so wide, down to such a speed or so many sigmas. */
@@ -60,22 +99,18 @@ const CREEPING_SIGMAS = 3;
 
 /** Slow runs with the slower beginning and end that belong to them. */
 function widened(signal: FootSignal, runs: readonly Run[], speeds: Float64Array): Run[] {
-  const { t, x, y } = signal;
+  const timeOf = (i: number): number => signal.t[i] ?? NaN;
   const threshold = Math.max(CREEPING_M_S, CREEPING_SIGMAS * expectedNoise(signal, WIDE_HALF_S));
-  const creeps = (i: number): boolean => {
-    const from = indexBefore(t, t[i]! - WIDE_HALF_S);
-    const to = indexBefore(t, t[i]! + WIDE_HALF_S) + 1;
-    return slope(t, x, y, from, to) > threshold;
-  };
+  const creeps = (i: number): boolean => speedAround(signal, i, WIDE_HALF_S) > threshold;
   return runs.map((run, k) => {
     const top = speeds.subarray(run.from, run.to).reduce((most, speed) => Math.max(most, speed), 0);
     if (top > SLOW_PEAK_M_S) return run;
     // Never beyond the middle of the stand on either side.
     const earliest = ((runs[k - 1]?.to ?? 0) + run.from) / 2;
-    const latest = (run.to + (runs[k + 1]?.from ?? t.length)) / 2;
+    const latest = (run.to + (runs[k + 1]?.from ?? signal.t.length)) / 2;
     let { from, to } = run;
-    while (from > earliest && t[run.from]! - t[from]! < WIDEN_S && creeps(from)) from--;
-    while (to < latest && t[to - 1]! - t[run.to - 1]! < WIDEN_S && creeps(to - 1)) to++;
+    while (from > earliest && timeOf(run.from) - timeOf(from) < WIDEN_S && creeps(from)) from--;
+    while (to < latest && timeOf(to - 1) - timeOf(run.to - 1) < WIDEN_S && creeps(to - 1)) to++;
     return { from, to };
   });
 }
