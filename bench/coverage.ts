@@ -1,5 +1,5 @@
 import { detectFootfalls, type ObservedEvent } from '@angled-chalk/core/detection';
-import { boundOf } from './bound.ts';
+import { boundOf, boundOfKinds } from './bound.ts';
 import { makeFeet, type FeetOrder, type TrueStep } from './feet.ts';
 import { printTable } from './table.ts';
 
@@ -47,6 +47,8 @@ interface Tally {
   landS: number[];
   /** What one is off by who knows every course. */
   knownS: number[];
+  /** What one is off by who knows the six courses, and not which of them a step took. */
+  kindsS: number[];
   placeM: number[];
   readonly held: { lift: number; land: number; x: number; y: number };
   seen: number;
@@ -64,14 +66,17 @@ export function coverage(recordings: number, seed: number): void {
       impossible: 0,
       landS: [],
       knownS: [],
+      kindsS: [],
       placeM: [],
       held: { lift: 0, land: 0, x: 0, y: 0 },
       seen: 0,
     };
     for (let i = 0; i < recordings; i++) {
-      const { track, steps } = makeFeet({ ...PLAIN, ...more }, seed + 1000 * r + i);
+      const order = { ...PLAIN, ...more };
+      const { track, steps } = makeFeet(order, seed + 1000 * r + i);
       count(tally, steps, detectFootfalls(track).events);
       tally.knownS.push(...boundOf(track, steps));
+      tally.kindsS.push(...boundOfKinds(track, steps, order));
     }
     const share = (n: number, of: number): string => `${((100 * n) / Math.max(1, of)).toFixed(1)} %`;
     const { held, seen } = tally;
@@ -79,6 +84,7 @@ export function coverage(recordings: number, seed: number): void {
       name,
       `${ms(tally.landS, 0.5)} / ${ms(tally.landS, 0.95)}`,
       ms(tally.knownS, 0.95),
+      ms(tally.kindsS, 0.95),
       (1000 * quantile(tally.placeM, 0.95)).toFixed(1),
       share(tally.missed, tally.large),
       `${tally.invented}`,
@@ -93,6 +99,7 @@ export function coverage(recordings: number, seed: number): void {
       'recording',
       'land ms p50 / p95',
       'p95 knowing all',
+      'the kinds',
       'place mm p95',
       'missed > 4 cm',
       'invented',

@@ -219,6 +219,7 @@ function creepFactor(usual: ReadonlyMap<object, number> | null): number {
 }
 
 const NOTHING = -1e9;
+const LEAST_WEIGHT = 1e-6;
 const byMisses = (a: Candidate, b: Candidate): number => a.fit.chiSquare - b.fit.chiSquare;
 
 function logWeightOf({ course, settling, fit }: Candidate, scale: number): number {
@@ -260,7 +261,7 @@ function mixed(
   let square = 0;
   candidates.forEach(({ fit }, i) => {
     const weight = weights[i]!;
-    if (weight < 1e-6 || !Number.isFinite(fit[u])) return;
+    if (weight < LEAST_WEIGHT || !Number.isFinite(fit[u])) return;
     // No course is walked exactly: what no family holds is left open before height is asked.
     const courseS = COURSE_U_S + COURSE_U_SHARE * Math.max(0, fit.landS - fit.liftS);
     const plainUS = Math.hypot(fit[u] * inflated, courseS);
@@ -274,8 +275,28 @@ function mixed(
     square += weight * (timeS * timeS + uS * uS);
   });
   if (total === 0) return { timeS: candidates[0]!.fit[time], uS: UNKNOWN_S };
-  const timeS = sum / total;
-  return { timeS, uS: Math.sqrt(Math.max(0, square / total - timeS * timeS)) };
+  const meanS = sum / total;
+  const timeS = time === 'landS' && !own ? contactOf(candidates, weights) : meanS;
+  const varianceS2 = Math.max(0, square / total - meanS * meanS);
+  return { timeS, uS: Math.sqrt(varianceS2 + (timeS - meanS) ** 2) };
+}
+
+/**
+ * A ball that creeps makes a landing look late and never early, so what the courses say of it is skewed:
+ * where this share of their weight is not later is nearer to contact than their mean (own choice, from the
+ * coverage bench).
+ */
+const CONTACT_SHARE = 0.35;
+
+function contactOf(candidates: readonly Candidate[], weights: readonly number[]): number {
+  const held = candidates
+    .flatMap(({ fit }, i) => {
+      const weight = weights[i] ?? 0;
+      return weight < LEAST_WEIGHT || !Number.isFinite(fit.landUS) ? [] : [{ landS: fit.landS, weight }];
+    })
+    .toSorted((a, b) => a.landS - b.landS);
+  let left = CONTACT_SHARE * held.reduce((sum, { weight }) => sum + weight, 0);
+  return held.find(({ weight }) => (left -= weight) <= 0)?.landS ?? held.at(-1)?.landS ?? NaN;
 }
 
 /** Two views of one moment; where they disagree by more than they claim, both claim too much (Birge 1932). */
