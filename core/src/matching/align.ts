@@ -1,5 +1,5 @@
-import { distanceM } from '../geometry/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
+import { beatCost, beatCostAfterSkip, COSTS, isTurn, takenFor, type Taken } from './align-costs.ts';
 
 /** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
 export interface AlignedMove {
@@ -14,48 +14,34 @@ export interface Alignment {
   readonly costPerMove: number;
 }
 
-/** Costs of the alignment, in units of "a footfall that does not belong" (own choice). */
-const MISSED = 1.5;
-const EXTRA = 0.8;
-/** Before the first and after the last move people walk up and off. */
-const BESIDE = 0.3;
-const HALF = 0.9;
-const SWAPPED = 0.3;
-const BETTER_WEIGHT = 0.3;
-const STEP_WEIGHT = 0.3;
-const PLACE_WEIGHT = 0.05;
-const STEP_CAP = 2.5;
-const RHYTHM_WEIGHT = 0.5;
-const RHYTHM_CAP = 2.5;
-/** Losing or gaining the beat costs once, however far it goes: a pause is a pause. */
-const BEAT_CAP = 1.2;
-/** A beat lost or gained together with a move left out or put in. */
-const SHIFTED = 0.15;
 const BAND = 16;
 
+/** More events of one move than this are not looked for at once. */
+const MOST_EVENTS = 6;
+const EXTRA = 255;
+
 /**
- * Matches observed footfalls to planned moves by least total cost (dynamic programming in a band
- * along the diagonal, so cost grows in proportion to the length of the drill). A move may be matched
- * with both feet in either order, with one foot, or with none; a footfall may belong to no move.
- * Costs: difference of the steps, of the places, of the rhythm, and the change of the student's
- * clock against the plan's since the move matched before, remembered along the best path.
+ * Matches observed events to planned moves by least total cost (dynamic programming in a band along the
+ * diagonal, so cost grows in proportion to the length of the drill): the best match found. A move may be
+ * matched with all its events that can be seen, in any order, with some, or with none; an event may belong to
+ * no move, and a move of which nothing can be seen is passed by. Costs: difference of the steps, of the
+ * places, of the turns, of the rhythm, and the change of the student's clock against the plan's since the
+ * move matched before, remembered along the best path.
+ * @param shows whether the recording can show a planned event
  */
 export function align(
   planned: readonly PlannedMove[],
   observed: readonly FootEvent[],
   intervalS: number,
+  shows: (event: FootEvent) => boolean = isSeenByPlace,
 ): Alignment {
-  const { rows, cost } = alignEvents(planned, observed, intervalS);
+  const { rows, cost } = alignEvents(planned, observed, intervalS, shows);
   return { rows: gatherExtras(rows, intervalS), costPerMove: cost / Math.max(1, planned.length) };
 }
 
-const enum Step {
-  None,
-  Both,
-  One,
-  Missed,
-  Extra,
-}
+/** Whether a recording of places alone shows an event. */
+export const isSeenByPlace = (event: FootEvent): boolean =>
+  !isTurn(event) && event.how !== 'bounce' && event.how !== 'raise';
 
 /** The best path to a cell whose last step was a match, and the best whose last step was not. */
 const LAYERS = 2;
@@ -68,10 +54,15 @@ function alignEvents(
   planned: readonly PlannedMove[],
   observed: readonly FootEvent[],
   intervalS: number,
+  shows: (event: FootEvent) => boolean,
 ): { readonly rows: AlignedMove[]; readonly cost: number } {
   const K = planned.length;
   const J = observed.length;
-  const half = BAND + Math.abs(J - 2 * K);
+  const visible = planned.map(({ events }) => events.filter(shows).slice(0, MOST_EVENTS));
+  const before = [0];
+  let N = 0;
+  for (const events of visible) before.push((N += events.length));
+  const half = BAND + Math.abs(J - N);
   const width = 2 * half + 1;
   const size = (K + 1) * width * LAYERS;
   const total = new Float64Array(size).fill(Infinity);
@@ -79,12 +70,12 @@ function alignEvents(
   const cameFrom = new Int32Array(size);
   /** Track time minus plan time at the last matched move on the best path. */
   const clock = new Float64Array(size).fill(NaN);
-  const centre = (k: number): number => (K === 0 ? 0 : Math.round((k * J) / K));
+  const centre = (k: number): number => (N === 0 ? 0 : Math.round(((before[k] ?? 0) * J) / N));
   const cellOf = (k: number, j: number, layer: Layer): number => {
     const offset = j - centre(k) + half;
     return offset < 0 || offset >= width || j > J ? -1 : (k * width + offset) * LAYERS + layer;
   };
-  const offer = (from: number, to: number, cost: number, step: Step, clockS: number): void => {
+  const offer = (from: number, to: number, cost: number, step: number, clockS: number): void => {
     if (to >= 0 && cost < total[to]!) {
       total[to] = cost;
       came[to] = step;
@@ -92,34 +83,43 @@ function alignEvents(
       clock[to] = clockS;
     }
   };
-  const leave = (from: number, k: number, j: number, layer: Layer): void => {
+  /** The ways to take the next events for those of move k; the same from both layers. */
+  const takens = (k: number, j: number): (Taken | null)[] =>
+    (visible[k] ?? []).map((_, i, events) =>
+      j + i < J && cellOf(k + 1, j + i + 1, Layer.Matched) >= 0
+        ? takenFor(events, observed.slice(j, j + i + 1), intervalS)
+        : null,
+    );
+  const leave = (k: number, j: number, layer: Layer, ways: readonly (Taken | null)[]): void => {
+    const from = cellOf(k, j, layer);
     const beat = layer === Layer.Skipped ? beatCostAfterSkip : beatCost;
     const here = total[from]!;
     if (here === Infinity) return;
     const clockS = clock[from]!;
-    const first = observed[j];
-    const second = observed[j + 1];
-    const extra = k === 0 || k === K ? BESIDE : EXTRA;
-    if (first) offer(from, cellOf(k, j + 1, Layer.Skipped), here + extra, Step.Extra, clockS);
-    const move = planned[k];
-    if (!move) return;
-    offer(from, cellOf(k + 1, j, Layer.Skipped), here + MISSED, Step.Missed, clockS);
-    if (!first) return;
-    const one = oneCost(move, first);
-    const oneTotal = here + one.cost + beat(one.clockS - clockS, intervalS);
-    offer(from, cellOf(k + 1, j + 1, Layer.Matched), oneTotal, Step.One, one.clockS);
-    if (!second || second.foot === first.foot) return;
-    const bothClockS = first.landS - move.beatS;
-    const bothTotal = here + bothCost(move, first, second, intervalS) + beat(bothClockS - clockS, intervalS);
-    offer(from, cellOf(k + 1, j + 2, Layer.Matched), bothTotal, Step.Both, bothClockS);
+    const extra = k === 0 || k === K ? COSTS.beside : COSTS.extra;
+    if (j < J) offer(from, cellOf(k, j + 1, Layer.Skipped), here + extra, EXTRA, clockS);
+    const events = visible[k];
+    if (!events) return;
+    const missed = here + COSTS.missedEvent * events.length;
+    offer(from, cellOf(k + 1, j, events.length === 0 ? layer : Layer.Skipped), missed, 0, clockS);
+    for (const [i, taken] of ways.entries()) {
+      if (!taken) continue;
+      const cost = here + taken.cost + beat(taken.clockS - clockS, intervalS);
+      offer(from, cellOf(k + 1, j + i + 1, Layer.Matched), cost, i + 1, taken.clockS);
+    }
   };
+  const isReached = (k: number, j: number): boolean =>
+    Math.min(total[cellOf(k, j, Layer.Matched)] ?? Infinity, total[cellOf(k, j, Layer.Skipped)] ?? Infinity) <
+    Infinity;
   total[cellOf(0, 0, Layer.Matched)] = 0;
   for (let k = 0; k <= K; k++) {
     const from = Math.max(0, centre(k) - half);
     const to = Math.min(J, centre(k) + half);
     for (let j = from; j <= to; j++) {
-      leave(cellOf(k, j, Layer.Matched), k, j, Layer.Matched);
-      leave(cellOf(k, j, Layer.Skipped), k, j, Layer.Skipped);
+      if (!isReached(k, j)) continue;
+      const ways = takens(k, j);
+      leave(k, j, Layer.Matched, ways);
+      leave(k, j, Layer.Skipped, ways);
     }
   }
   const ends = [cellOf(K, J, Layer.Matched), cellOf(K, J, Layer.Skipped)] as const;
@@ -139,67 +139,15 @@ function backtrack(
   let j = observed.length;
   let cell = end;
   while (k > 0 || j > 0) {
-    const step = came[cell] as Step;
+    const step = came[cell] ?? 0;
     cell = cameFrom[cell]!;
-    const used = step === Step.Both ? 2 : step === Step.Missed ? 0 : 1;
-    const isMove = step !== Step.Extra;
-    rows.push({
-      planned: isMove ? planned[k - 1]! : null,
-      observed: observed.slice(j - used, j),
-    });
+    const isExtra = step === EXTRA;
+    const used = isExtra ? 1 : step;
+    rows.push({ planned: isExtra ? null : (planned[k - 1] ?? null), observed: observed.slice(j - used, j) });
     j -= used;
-    if (isMove) k -= 1;
+    if (!isExtra) k -= 1;
   }
   return rows.reverse();
-}
-
-/**
- * How badly a footfall fits a planned one, from the step it made and the place it reached. The better
- * of the two decides most: a student who is off the marks still makes the planned steps, and one who
- * finds the mark again still reaches the planned place.
- */
-function stepCost(planned: FootEvent, seen: FootEvent): number {
-  // In numbers: this is the innermost call.
-  const wantedX = planned.to.x - planned.from.x;
-  const wantedY = planned.to.y - planned.from.y;
-  const offX = seen.to.x - seen.from.x - wantedX;
-  const offY = seen.to.y - seen.from.y - wantedY;
-  const scale = Math.max(0.05, Math.sqrt(wantedX * wantedX + wantedY * wantedY));
-  const off = Math.min(STEP_CAP, Math.sqrt(offX * offX + offY * offY) / scale);
-  const away = Math.min(STEP_CAP, distanceM(planned.to, seen.to) / scale);
-  return BETTER_WEIGHT * Math.min(off, away) + STEP_WEIGHT * off + PLACE_WEIGHT * away;
-}
-
-function beatCost(changeS: number, intervalS: number): number {
-  if (Number.isNaN(changeS)) return 0;
-  const off = changeS / (intervalS / 2);
-  return Math.min(BEAT_CAP, off * off);
-}
-
-/** A move left out or put in may take its beat with it. */
-function beatCostAfterSkip(changeS: number, intervalS: number): number {
-  return Math.min(
-    beatCost(changeS, intervalS),
-    SHIFTED + beatCost(changeS - intervalS, intervalS),
-    SHIFTED + beatCost(changeS + intervalS, intervalS),
-  );
-}
-
-function oneCost(move: PlannedMove, seen: FootEvent): { cost: number; clockS: number } {
-  const planned = move.events.find((event) => event.foot === seen.foot)!;
-  return { cost: HALF + stepCost(planned, seen), clockS: seen.landS - planned.landS };
-}
-
-function bothCost(move: PlannedMove, first: FootEvent, second: FootEvent, intervalS: number): number {
-  const [plannedFirst, plannedSecond] = [move.events[0]!, move.events.at(-1)!];
-  const swapped = first.foot !== plannedFirst.foot;
-  const rhythm = (second.landS - first.landS - (plannedSecond.landS - plannedFirst.landS)) / (intervalS / 2);
-  return (
-    stepCost(plannedFirst, swapped ? second : first) +
-    stepCost(plannedSecond, swapped ? first : second) +
-    (swapped ? SWAPPED : 0) +
-    RHYTHM_WEIGHT * Math.min(RHYTHM_CAP, rhythm * rhythm)
-  );
 }
 
 /** Extra footfalls of both feet that belong together become one extra move. */

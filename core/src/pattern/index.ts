@@ -4,6 +4,7 @@ export {
   ballsAfter,
   eventsOf,
   type Balls,
+  type EventKind,
   type FootEvent,
   type Footwork,
   type PlannedMove,
