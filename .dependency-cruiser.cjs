@@ -8,6 +8,7 @@ const STOREYS = [
   'setout',
   'layout',
   'filling',
+  'moves',
   'pattern',
   'formats',
   'range',

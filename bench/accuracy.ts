@@ -1,7 +1,7 @@
 import { checkTrack, flatFindings, type CheckReport } from '@angled-chalk/core/check';
 import { distanceM } from '@angled-chalk/core/geometry';
 import { chanceFrom } from '@angled-chalk/core/measure';
-import { expand, minimumJerk, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { expand, minimumJerk, withLane, type PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import {
   DEMO_PLAN,
@@ -104,14 +104,9 @@ function oneDrill(
 ): void {
   const chance = chanceFrom(seed);
   const student = DEMO_STUDENTS[chance.below(DEMO_STUDENTS.length)]!;
-  const plan = {
-    ...DEMO_PLAN,
-    tempoPerMin: 45 + chance.below(40),
-    pattern: {
-      ...DEMO_PLAN.pattern,
-      startSide: chance.uniform() < 0.5 ? ('left' as const) : ('right' as const),
-    },
-  };
+  const tempoPerMin = 45 + chance.below(40);
+  const startSide = chance.uniform() < 0.5 ? 'left' : 'right';
+  const plan = { ...withLane(DEMO_PLAN, { startSide }), tempoPerMin };
   const drill = { plan, student };
   const faulty = chance.uniform() < 0.6;
   const moves = expand(drill).moves.length;

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { checkTrack } from '@angled-chalk/core/check';
-import type { PlannedDrill } from '@angled-chalk/core/pattern';
+import { withLane, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
 import { readTrackCsv, writeTrackCsv, type Track } from '@angled-chalk/core/track';
 import { printTable } from './table.ts';
@@ -8,10 +8,10 @@ import { printTable } from './table.ts';
 const ROUNDS = 9;
 const LAPS_OF_TEN_MINUTES = 6;
 
-function longDrill(laps: number): PlannedDrill {
-  const pattern = { ...DEMO_PLAN.pattern, wayBack: true, laps };
-  return { plan: { ...DEMO_PLAN, pattern }, student: DEMO_STUDENTS[0]! };
-}
+const longDrill = (laps: number): PlannedDrill => ({
+  plan: withLane(DEMO_PLAN, { wayBack: true, laps }),
+  student: DEMO_STUDENTS[0]!,
+});
 
 /** A recording with the partner's feet in it: nine numbers a sample. */
 function twoPersonTrack(drill: PlannedDrill): Track {

@@ -1,9 +1,11 @@
-import type { Plan } from '@angled-chalk/core/pattern';
+import { MOVE_NAMES, MOVES, type FieldSpec, type Move } from '@angled-chalk/core/moves';
+import type { Cue, Facing, Item, Plan, Repeat } from '@angled-chalk/core/pattern';
+import { STRIKES } from '@angled-chalk/core/range';
 import { z } from 'zod';
 import { COORDINATE_RANGE, floorSchema, pointSchema, whole, within } from './shapes.ts';
 
 export const PLAN_FORMAT = 'angled-chalk-plan';
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
 /** Least and most of every number of a plan, metres, degrees and half steps a minute. */
 export const PLAN_RANGES = {
@@ -19,7 +21,14 @@ export const PLAN_RANGES = {
   toleranceM: [0.01, 3],
   bandM: [0, 20],
   tempoPerMin: [10, 240],
+  pushes: [1, 12],
+  beats: [0.25, 64],
+  repeat: [1, 100],
+  ownLimit: [0.1, 3],
 } as const satisfies Record<string, readonly [number, number]>;
+
+/** More moves than this no pattern has, its repeats written out. */
+const MOST_ITEMS = 4000;
 
 const targetSchema = z.object({
   kind: z.enum(['bag', 'pad', 'partner']),
@@ -29,8 +38,7 @@ const targetSchema = z.object({
   ),
 });
 
-const zigzagSchema = z.object({
-  kind: z.literal('zigzag'),
+const laneSchema = {
   cones: whole(PLAN_RANGES.cones),
   spacingM: within(PLAN_RANGES.spacingM).describe('cone to cone along the lane'),
   sideOffsetM: within(PLAN_RANGES.sideOffsetM).describe('how far beside each cone the stance centre passes'),
@@ -39,10 +47,100 @@ const zigzagSchema = z.object({
   laneHeadingDeg: within(PLAN_RANGES.laneHeadingDeg).describe('clockwise, 0 = +y'),
   coneRadiusM: within(PLAN_RANGES.coneRadiusM),
   coneHeight: z.enum(['flat', 'tall']),
-  wayBack: z.boolean().describe('walk the whole way back, still facing the target'),
+  wayBack: z.boolean().describe('walk the whole way back, the facing kept'),
   laps: whole(PLAN_RANGES.laps),
   stepM: within(PLAN_RANGES.stepM).optional().describe("a coach's own longest half step"),
+};
+const zigzagSchema = z.object({ kind: z.literal('zigzag'), ...laneSchema });
+const weaveSchema = z.object({
+  ...laneSchema,
+  pushes: whole(PLAN_RANGES.pushes).optional().describe('pushes from cone to cone; without it half steps'),
+  alike: z.boolean().optional().describe('as many steps to the left as to the right'),
 });
+
+const facingSchema: z.ZodType<Facing> = z.union([
+  z.object({ on: z.enum(['target', 'lane', 'free']) }),
+  z.object({ on: z.literal('heading'), deg: within(PLAN_RANGES.laneHeadingDeg) }),
+]);
+
+const ownMeasures = ['m', 'half-steps', 'separations', 'shoulders'] as const;
+const measureOf = (leastM: number, mostM: number) =>
+  z
+    .object({ value: z.number().positive().max(100), unit: z.enum(ownMeasures) })
+    .refine(({ value, unit }) => unit !== 'm' || (value >= leastM && value <= mostM), {
+      message: `A length here is from ${leastM} to ${mostM} m.`,
+    });
+
+function fieldSchema(field: FieldSpec): z.ZodType {
+  switch (field.as) {
+    case 'number': {
+      const number = within([field.least, field.most]);
+      return (field.whole ? number.int() : number).describe(`${field.label}, ${field.unit || 'count'}`);
+    }
+    case 'length':
+      return measureOf(field.leastM, field.mostM).describe(field.label);
+    case 'choice':
+      return z.enum(field.choices).describe(field.label);
+  }
+}
+
+/** Every kind of move with its fields, as its own file in the core says them. */
+const moveSchema = z.union(
+  MOVE_NAMES.map((name) =>
+    z.object({
+      do: z.literal(name),
+      ...Object.fromEntries(MOVES[name].fields.map((field) => [field.key, fieldSchema(field)])),
+    }),
+  ),
+) as z.ZodType as z.ZodType<Move>;
+
+const cueSchema: z.ZodType<Cue> = z.object({
+  move: moveSchema,
+  beats: within(PLAN_RANGES.beats).optional().describe('of each of its steps'),
+  accent: z.literal(true).optional(),
+  facing: facingSchema.optional().describe('from this move on'),
+  strikes: z
+    .array(
+      z.object({
+        strike: z.enum(STRIKES.map(({ id }) => id)),
+        when: z.enum(['reset-first', 'together']),
+      }),
+    )
+    .max(6)
+    .optional(),
+});
+
+const repeatSchema: z.ZodType<Repeat> = z.object({
+  repeat: whole(PLAN_RANGES.repeat),
+  name: z.string().max(80).optional(),
+  otherSide: z.literal(true).optional().describe('each time the items, then the same to the other side'),
+  items: z.lazy(() => itemsSchema),
+});
+
+const itemSchema: z.ZodType<Item> = z.union([cueSchema, repeatSchema, z.object({ weave: weaveSchema })]);
+const itemsSchema = z.array(itemSchema).min(1).max(200);
+
+/** How many items a pattern has when its repeats are written out. */
+function countOf(items: readonly Item[]): number {
+  return items.reduce(
+    (sum, item) =>
+      sum + ('repeat' in item ? item.repeat * (item.otherSide ? 2 : 1) * countOf(item.items) : 1),
+    0,
+  );
+}
+
+const patternSchema = z
+  .object({
+    start: z
+      .object({ at: pointSchema, headingDeg: within(PLAN_RANGES.laneHeadingDeg) })
+      .nullable()
+      .describe('where the stance stands first, and where the lane goes; null: where the first weave begins'),
+    items: itemsSchema,
+  })
+  .refine(({ items }) => countOf(items) <= MOST_ITEMS, {
+    path: ['items'],
+    message: `With its repeats written out a pattern has at most ${MOST_ITEMS} moves.`,
+  });
 
 const bandSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('around-plan'), toleranceM: within(PLAN_RANGES.toleranceM) }),
@@ -53,26 +151,105 @@ const bandSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 
-export const planSchema = z
+const bandIsOpen = {
+  path: ['band', 'farM'],
+  message: 'The far edge of the band must be beyond the near edge.',
+};
+const bandHasRoom = ({ band }: { readonly band: z.infer<typeof bandSchema> }): boolean =>
+  band.kind !== 'fixed' || band.nearM < band.farM;
+
+const common = {
+  name: z.string().min(1).max(120),
+  floor: floorSchema,
+  target: targetSchema,
+  band: bandSchema,
+};
+
+/** A plan of version 1: one zigzag, facing the target. */
+const planSchema1 = z
   .object({
-    name: z.string().min(1).max(120),
-    floor: floorSchema,
-    target: targetSchema,
+    ...common,
     pattern: zigzagSchema,
-    band: bandSchema,
     tempoPerMin: within(PLAN_RANGES.tempoPerMin).describe('half steps a minute'),
   })
-  .refine((plan) => plan.band.kind !== 'fixed' || plan.band.nearM < plan.band.farM, {
-    path: ['band', 'farM'],
-    message: 'The far edge of the band must be beyond the near edge.',
-  });
+  .refine(bandHasRoom, bandIsOpen);
+type Plan1 = z.infer<typeof planSchema1>;
+
+const planSchema2: z.ZodType<Plan> = z
+  .object({
+    ...common,
+    pattern: patternSchema,
+    facing: facingSchema,
+    tempoPerMin: within(PLAN_RANGES.tempoPerMin).describe('beats a minute'),
+    limits: z
+      .object({
+        halfStepRatio: within(PLAN_RANGES.ownLimit).optional(),
+        overstretchRatio: within(PLAN_RANGES.ownLimit).optional(),
+        reason: z.string().min(3).max(200),
+      })
+      .optional()
+      .describe('limits of its own, with the reason; shares of the separation'),
+  })
+  .refine(bandHasRoom, bandIsOpen);
+
+/** A plan of version 1 as one of version 2: the same events under the same limits. */
+function fromVersion1({ pattern, ...plan }: Plan1): Plan {
+  const { kind: _, ...weave } = pattern;
+  return { ...plan, facing: { on: 'target' }, pattern: { start: null, items: [{ weave }] } };
+}
+
+const isVersion1 = (value: unknown): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  'pattern' in value &&
+  typeof value.pattern === 'object' &&
+  value.pattern !== null &&
+  'kind' in value.pattern;
+
+/** Ways from one version of a plan to the next; what is kept anywhere goes through them when it is read. */
+const MIGRATIONS: Readonly<Record<number, (plan: unknown) => unknown>> = {
+  1: (plan) => {
+    const read = planSchema1.safeParse(plan);
+    return read.success ? fromVersion1(read.data) : plan;
+  },
+};
+
+/** A plan as the program has it now, from one of any version. What is no plan stays as it is. */
+export const upgradePlan = (value: unknown): unknown =>
+  isVersion1(value) ? (MIGRATIONS[1]?.(value) ?? value) : value;
+
+/** A kept plan, of any version. */
+export const planOfAnyVersion = (value: unknown): Plan => upgradePlan(value) as Plan;
+
+/** A plan of version 1 tells what is wrong with it in its own words. */
+export const planSchema: z.ZodType<Plan> = z.preprocess((value, context) => {
+  if (!isVersion1(value)) return value;
+  const read = planSchema1.safeParse(value);
+  if (read.success) return fromVersion1(read.data);
+  for (const issue of read.error.issues)
+    context.addIssue({ code: 'custom', message: issue.message, path: issue.path });
+  return z.NEVER;
+}, planSchema2);
 
 export const planFileSchema = z.object({
   format: z.literal(PLAN_FORMAT),
-  version: z.literal(PLAN_VERSION),
+  version: z.union([z.literal(PLAN_VERSION), z.literal(1)]),
   plan: planSchema,
 });
 
-export type PlanFile = z.infer<typeof planFileSchema>;
+/** The schemas of the two versions, for those who write such files. */
+export const PLAN_FILES = {
+  1: z.object({ format: z.literal(PLAN_FORMAT), version: z.literal(1), plan: planSchema1 }),
+  2: z.object({ format: z.literal(PLAN_FORMAT), version: z.literal(2), plan: planSchema2 }),
+} as const;
+
+/** Says that a file was written by a later program; null for one that this program may read. */
+export function laterVersion(value: unknown): string | null {
+  const isOurs = typeof value === 'object' && value !== null && 'format' in value && 'version' in value;
+  if (!isOurs || value.format !== PLAN_FORMAT || typeof value.version !== 'number') return null;
+  return value.version > PLAN_VERSION
+    ? `This plan file is of version ${value.version}; this program reads versions 1 to ${PLAN_VERSION}. Save it again as version ${PLAN_VERSION}, or bring this program up to date.`
+    : null;
+}
 
 export const planFile = (plan: Plan): unknown => ({ format: PLAN_FORMAT, version: PLAN_VERSION, plan });

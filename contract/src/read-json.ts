@@ -6,7 +6,7 @@ import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { fromOpenKeys, snakeKey } from './open-keys.ts';
 import { floorFileSchema } from './floor-file.ts';
-import { planFileSchema } from './plan-file.ts';
+import { laterVersion, planFileSchema } from './plan-file.ts';
 import { studentFileSchema } from './student-file.ts';
 
 type Issue = z.core.$ZodIssue;
@@ -17,17 +17,27 @@ const pathText = (path: readonly PropertyKey[], rename: (key: string) => string)
     .join('')
     .replace(/^\./, '');
 
+/** Of a value that could have been several things: what is wrong with the one it is most of. */
+function innermost(issue: Issue, above: readonly PropertyKey[] = []): Pick<Issue, 'path' | 'message'> {
+  const path = [...above, ...issue.path];
+  if (issue.code !== 'invalid_union') return { path, message: issue.message };
+  const inside = issue.errors.flatMap(([first]) => (first ? [innermost(first, path)] : []));
+  return inside.reduce((a, b) => (b.path.length > a.path.length ? b : a), { path, message: issue.message });
+}
+
 /** The first thing that is wrong with a value, as a coded problem with its path. */
 export function issueProblem(
   error: { readonly issues: readonly Issue[] },
   rename: (key: string) => string = (key) => key,
 ): InputProblem {
-  const issue = error.issues[0]!;
-  const path = pathText(issue.path, rename);
+  const [issue] = error.issues;
+  if (!issue) return { code: 'invalid-value', message: 'The value does not belong here.', place: {} };
+  const { path: places, message } = innermost(issue);
+  const path = pathText(places, rename);
   const more = error.issues.length > 1 ? ` (and ${error.issues.length - 1} more)` : '';
   return {
     code: 'invalid-value',
-    message: `${path === '' ? 'The value' : `"${path}"`}: ${issue.message}${more}`,
+    message: `${path === '' ? 'The value' : `"${path}"`}: ${message}${more}`,
     place: path === '' ? {} : { path },
   };
 }
@@ -72,7 +82,8 @@ export function readJson(text: string, what: string): Result<unknown> {
       placeAt(plain, deep),
     );
   try {
-    return { ok: true, value: JSON.parse(plain) as unknown, notices: [] };
+    const value: unknown = JSON.parse(plain);
+    return { ok: true, value, notices: [] };
   } catch {
     const errors: ParseError[] = [];
     parse(plain, errors, { allowTrailingComma: false, disallowComments: true });
@@ -90,6 +101,8 @@ export function readJson(text: string, what: string): Result<unknown> {
 function readOpenJson<T>(text: string, schema: z.ZodType<T>, what: string): Result<T> {
   const read = readJson(text, what);
   if (!read.ok) return read;
+  const later = laterVersion(read.value);
+  if (later) return problem('later-version', later, { path: 'version' });
   const parsed = schema.safeParse(fromOpenKeys(read.value));
   return parsed.success
     ? { ok: true, value: parsed.data, notices: [] }

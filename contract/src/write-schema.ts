@@ -2,7 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { floorFileSchema } from './floor-file.ts';
 import { snakeKey } from './open-keys.ts';
-import { planFileSchema } from './plan-file.ts';
+import { PLAN_FILES } from './plan-file.ts';
 import { studentFileSchema } from './student-file.ts';
 
 /** JSON Schema of an open file, from its Zod schema, with the keys as the file writes them. */
@@ -29,7 +29,8 @@ if (process.argv[1]?.endsWith('write-schema.ts')) {
   const folder = new URL('../../docs/schema/', import.meta.url);
   mkdirSync(folder, { recursive: true });
   for (const [name, schema] of [
-    ['plan', planFileSchema],
+    ['plan', PLAN_FILES[2]],
+    ['plan-1', PLAN_FILES[1]],
     ['student', studentFileSchema],
     ['floor', floorFileSchema],
   ] as const) {

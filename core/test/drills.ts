@@ -1,5 +1,12 @@
 import { chanceFrom } from '@angled-chalk/core/measure';
-import { expand, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
+import {
+  expand,
+  laneOf,
+  withLane,
+  type Plan,
+  type PlannedDrill,
+  type Weave,
+} from '@angled-chalk/core/pattern';
 import {
   DEMO_PLAN,
   DEMO_STUDENTS,
@@ -11,10 +18,17 @@ import {
 import type { Track } from '@angled-chalk/core/track';
 
 /** A plan that every demo student's feet clear: wide lane, long floor. */
-export const ROOMY_PLAN: Plan = {
-  ...DEMO_PLAN,
-  pattern: { ...DEMO_PLAN.pattern, spacingM: 1.1, sideOffsetM: 0.7, coneRadiusM: 0.04 },
-};
+export const ROOMY_PLAN: Plan = withLane(DEMO_PLAN, {
+  spacingM: 1.1,
+  sideOffsetM: 0.7,
+  coneRadiusM: 0.04,
+});
+/** The lane of a plan that is one. */
+export function laneIn(plan: Plan): Weave {
+  const lane = laneOf(plan);
+  if (!lane) throw new RangeError(`${plan.name} has no lane.`);
+  return lane;
+}
 
 export const drillOf = (student: number, plan: Plan = ROOMY_PLAN): PlannedDrill => ({
   plan,

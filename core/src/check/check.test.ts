@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { add, radians, wrapDeg, type Point } from '../geometry/index.ts';
 import type { FaultName, Finding } from '../rules/index.ts';
-import type { PlannedDrill, Plan } from '../pattern/index.ts';
+import { withWeaves, type PlannedDrill, type Plan } from '../pattern/index.ts';
 import {
   DEMO_PLAN,
   DEMO_STUDENTS,
@@ -171,14 +171,13 @@ describe('laws', () => {
         const move = (p: Point): Point => add(turned(p, deg), { x: shift, y: -shift });
         const { plan } = drill;
         const movedPlan: Plan = {
-          ...plan,
+          ...withWeaves(plan, (weave) => ({
+            ...weave,
+            firstCone: move(weave.firstCone),
+            laneHeadingDeg: wrapDeg(weave.laneHeadingDeg + deg),
+          })),
           floor: { ...plan.floor, outline: plan.floor.outline.map(move) },
           target: { ...plan.target, at: move(plan.target.at) },
-          pattern: {
-            ...plan.pattern,
-            firstCone: move(plan.pattern.firstCone),
-            laneHeadingDeg: wrapDeg(plan.pattern.laneHeadingDeg + deg),
-          },
         };
         const foot = (samples: Track['left']): Track['left'] => {
           const points = Array.from(samples.x, (x, i) => move({ x, y: samples.y[i]! }));
@@ -208,13 +207,12 @@ describe('laws', () => {
     const mirrored: PlannedDrill = {
       student: { ...student, leadSide: 'right' },
       plan: {
-        ...plan,
-        target: { ...plan.target, at: { x: mirror(plan.target.at.x), y: plan.target.at.y } },
-        pattern: {
-          ...plan.pattern,
+        ...withWeaves(plan, (weave) => ({
+          ...weave,
           startSide: 'right',
-          firstCone: { ...plan.pattern.firstCone, x: mirror(plan.pattern.firstCone.x) },
-        },
+          firstCone: { ...weave.firstCone, x: mirror(weave.firstCone.x) },
+        })),
+        target: { ...plan.target, at: { x: mirror(plan.target.at.x), y: plan.target.at.y } },
       },
     };
     const foot = (samples: Track['left']): Track['left'] => ({

@@ -1,7 +1,7 @@
 import { distanceM, turnAbout, type Point } from '../geometry/index.ts';
-import { expand } from '../pattern/index.ts';
+import { expand, withLane } from '../pattern/index.ts';
 import { detectFootfalls } from '../detection/index.ts';
-import { drillOf, ROOMY_PLAN } from '../../test/drills.ts';
+import { drillOf, laneIn, ROOMY_PLAN } from '../../test/drills.ts';
 import { later, mapped, recorded, walkOf, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
 import { flatFindings } from './causes.ts';
 import { checkTrack } from './check.ts';
@@ -251,7 +251,7 @@ describe('a recording that is not what it seems is asked about before any fault 
   });
 
   test('the drill begun on the other side', () => {
-    const other = drillOf(0, { ...ROOMY_PLAN, pattern: { ...ROOMY_PLAN.pattern, startSide: 'right' } });
+    const other = drillOf(0, withLane(ROOMY_PLAN, { startSide: 'right' }));
     expect(about(of(walkOf(other)))).toEqual(['mirrored']);
   });
 
@@ -294,8 +294,8 @@ test('one short step, one crossing and one touched cone are three things', () =>
     return { ...step, to: { x: (from.x + step.to.x) / 2, y: (from.y + step.to.y) / 2 } };
   };
   const cones = Array.from({ length: 5 }, (_, i): Point => ({
-    x: ROOMY_PLAN.pattern.firstCone.x,
-    y: ROOMY_PLAN.pattern.firstCone.y + i * ROOMY_PLAN.pattern.spacingM,
+    x: laneIn(ROOMY_PLAN).firstCone.x,
+    y: laneIn(ROOMY_PLAN).firstCone.y + i * laneIn(ROOMY_PLAN).spacingM,
   }));
   const first = (number: number): TypedStep => walk.steps.find(({ move }) => move === number)!;
   const second = (number: number): TypedStep => walk.steps.findLast(({ move }) => move === number)!;
@@ -328,7 +328,7 @@ test('one short step, one crossing and one touched cone are three things', () =>
 
 test('what the plan breaks for this body is the plan’s: said apart, once, and not the student’s', () => {
   // Cones so wide that some of this body's own landings lie on them.
-  const wide = drillOf(0, { ...ROOMY_PLAN, pattern: { ...ROOMY_PLAN.pattern, coneRadiusM: 0.4 } });
+  const wide = drillOf(0, withLane(ROOMY_PLAN, { coneRadiusM: 0.4 }));
   const { report } = checkTrack(wide, recorded(walkOf(wide)));
   expect(report.planFindings.length).toBeGreaterThan(0);
   expect(report.faults).toEqual([]);

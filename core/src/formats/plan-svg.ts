@@ -1,6 +1,6 @@
 import { footOutline } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
-import { type Footwork, type Plan, zigzagCones } from '../pattern/index.ts';
+import { type Footwork, type Plan, conesOf } from '../pattern/index.ts';
 
 /**
  * The plan from above as SVG in true scale: one user unit is a metre, and the page is as large as
@@ -32,7 +32,7 @@ export function planSvg(plan: Plan, footwork: Footwork, scale = 20): string {
       ];
     }),
   );
-  const cones = zigzagCones(plan.pattern).flatMap((cone) => [
+  const cones = conesOf(plan).flatMap((cone) => [
     circle(cone.at, cone.radiusM, `${line} stroke-width="0.012"`),
     label(cone.at, cone.number, 0.1),
   ]);

@@ -1,6 +1,6 @@
 import { otherFoot } from '../body/index.ts';
 import { boundsOf, turnAbout, wrapDeg, type Point } from '../geometry/index.ts';
-import type { FootEvent, Plan, PlannedDrill } from '../pattern/index.ts';
+import { mirrorPattern, withWeaves, type FootEvent, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import type { FootSamples, Samples, Track } from '../track/index.ts';
 
 /** How the axes of a recording lie to the floor's. */
@@ -105,11 +105,8 @@ export function trackRead(track: Track, reading: Reading, plan: Plan): Track {
 
 /** The drill a reading means: begun on the other side, or with the other foot in front. */
 export function drillRead({ plan, student }: PlannedDrill, reading: Reading): PlannedDrill {
-  const { pattern } = plan;
   return {
-    plan: reading.otherStart
-      ? { ...plan, pattern: { ...pattern, startSide: pattern.startSide === 'left' ? 'right' : 'left' } }
-      : plan,
+    plan: reading.otherStart ? { ...plan, pattern: mirrorPattern(plan.pattern) } : plan,
     student: reading.otherLead ? { ...student, leadSide: otherFoot(student.leadSide) } : student,
   };
 }
@@ -120,18 +117,23 @@ export function marksMoved(drill: PlannedDrill, { shiftM, turnDeg, about }: Fram
     const turned = turnAbout(p, about, turnDeg);
     return { x: turned.x + shiftM.x, y: turned.y + shiftM.y };
   };
-  const { plan } = drill;
-  const { pattern, target } = plan;
+  const plan = withWeaves(drill.plan, (weave) => ({
+    ...weave,
+    firstCone: moved(weave.firstCone),
+    laneHeadingDeg: wrapDeg(weave.laneHeadingDeg + turnDeg),
+  }));
+  const { pattern, target, facing } = plan;
+  const start = pattern.start && {
+    at: moved(pattern.start.at),
+    headingDeg: wrapDeg(pattern.start.headingDeg + turnDeg),
+  };
   return {
     ...drill,
     plan: {
       ...plan,
       target: { ...target, at: moved(target.at) },
-      pattern: {
-        ...pattern,
-        firstCone: moved(pattern.firstCone),
-        laneHeadingDeg: wrapDeg(pattern.laneHeadingDeg + turnDeg),
-      },
+      facing: facing.on === 'heading' ? { ...facing, deg: wrapDeg(facing.deg + turnDeg) } : facing,
+      pattern: { ...pattern, start },
     },
   };
 }

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { SCHOOLS, readStance, type StudentFit, longestStepM, fitStance } from '../body/index.ts';
 import { distanceM, headingDeg, midpoint } from '../geometry/index.ts';
 import { checkPlan } from '../check/index.ts';
-import { drillOf, ROOMY_PLAN } from '../../test/drills.ts';
+import { drillOf, laneIn, ROOMY_PLAN } from '../../test/drills.ts';
 import { expand } from './expand.ts';
-import { ballsAfter, type Balls } from './footwork.ts';
+import { ballsAfter, type Balls } from '../moves/index.ts';
 import { footfallsCsv, planSvg } from '../formats/index.ts';
-import { zigzagCones, zigzagWaypoints } from './zigzag.ts';
+import { weaveCones, weaveWaypoints } from './weave.ts';
 
 const someone = fc.record({
   name: fc.constant('Someone'),
@@ -16,19 +16,19 @@ const someone = fc.record({
 });
 
 test('cones stand in a row at the spacing, numbered from the near end', () => {
-  const cones = zigzagCones(ROOMY_PLAN.pattern);
+  const cones = weaveCones(laneIn(ROOMY_PLAN));
   expect(cones.map(({ number }) => number)).toEqual([1, 2, 3, 4, 5]);
   for (let i = 1; i < cones.length; i++) {
-    expect(distanceM(cones[i - 1]!.at, cones[i]!.at)).toBeCloseTo(ROOMY_PLAN.pattern.spacingM, 12);
+    expect(distanceM(cones[i - 1]!.at, cones[i]!.at)).toBeCloseTo(laneIn(ROOMY_PLAN).spacingM, 12);
   }
 });
 
 test('the walk passes every cone at the offset, on alternating sides', () => {
-  const { pattern } = ROOMY_PLAN;
-  const passed = zigzagWaypoints(pattern).slice(1, -1);
+  const lane = laneIn(ROOMY_PLAN);
+  const passed = weaveWaypoints(lane).slice(1, -1);
   passed.forEach((waypoint, i) => {
     const side = i % 2 === 0 ? -1 : 1;
-    expect(waypoint.x - pattern.firstCone.x).toBeCloseTo(side * pattern.sideOffsetM, 12);
+    expect(waypoint.x - lane.firstCone.x).toBeCloseTo(side * lane.sideOffsetM, 12);
   });
 });
 

@@ -1,146 +1,164 @@
+import { fitStance, type FittedStance } from '../body/index.ts';
+import { boundsOf, distanceM, headingDeg, midpoint, wrapDeg, type Point } from '../geometry/index.ts';
 import {
-  fitStance,
-  otherFoot,
-  placeStance,
-  type Feet,
-  type FootName,
-  firstFoot,
-  longestPlannedTravelM,
-  longestStepM,
-} from '../body/index.ts';
-import { TOLERANCE } from '../measure/index.ts';
-import { between, distanceM, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
-import { eventsOf, type FootEvent, type Footwork, type PlannedMove, type Stand } from './footwork.ts';
-import type { PlannedDrill } from './plan.ts';
-import { zigzagWaypoints } from './zigzag.ts';
+  centreOf,
+  eventsOf,
+  judgedOf,
+  layOut,
+  standAt,
+  withLead,
+  type Around,
+  type FootEvent,
+  type Judged,
+  type Laid,
+  type Position,
+  type Stand,
+} from '../moves/index.ts';
+import type { Footwork, PlannedMove } from './footwork.ts';
+import { laneOf, writtenOut, type Entry } from './items.ts';
+import type { Facing, Plan, PlannedDrill, Pose } from './plan.ts';
+import { weaveSteps, weaveWaypoints } from './weave.ts';
 
 /** Standing still before the first and after the last move. */
 const REST_S = 1;
-/** A leg that is still too long after so many more steps is left to the rules. */
-const MORE_STEPS = 20;
+const WEAVE_STEP: Judged = { order: true, halfStep: true, ownCourse: false };
+/** A centre that moved less than this went nowhere. */
+const NOWHERE_M = 1e-6;
 
-interface Leg {
-  readonly moves: readonly PlannedMove[];
-  readonly standing: Standing;
+/** The stance of a student with the limits of the drill's own. */
+export function stanceFor({ plan, student }: PlannedDrill): FittedStance {
+  const stance = fitStance(student);
+  if (!plan.limits) return stance;
+  const { limits: usual } = stance.school;
+  const { halfStepRatio = usual.halfStepRatio, overstretchRatio = usual.overstretchRatio } = plan.limits;
+  const limits = { ...usual, halfStepRatio, overstretchRatio };
+  return { ...stance, school: { ...stance.school, limits } };
 }
 
-const longestTravelM = (moves: readonly PlannedMove[]): number =>
-  Math.max(...eventsOf(moves).map(({ from, to }) => distanceM(from, to)));
+/** Where a plan begins: where it says, where its weave begins, or in the middle of its floor. */
+function startOf(plan: Plan): Pose {
+  if (plan.pattern.start) return plan.pattern.start;
+  const lane = laneOf(plan);
+  const [first] = lane ? weaveWaypoints(lane) : [];
+  if (lane && first) return { at: first, headingDeg: lane.laneHeadingDeg };
+  const { least, most } = boundsOf(plan.floor.outline);
+  const at = midpoint(least, most);
+  return { at, headingDeg: headingDeg(at, plan.target.at) };
+}
 
-interface Clock {
-  readonly intervalS: number;
-  readonly flightS: number;
-  readonly betweenS: number;
-  /** Sliding feet do not leave the floor. */
-  readonly how: 'step' | 'drag';
+/** Where a drill faces. */
+function facingAt(plan: Plan, facing: Facing, lane: Pose, nowDeg: number): (centre: Point) => number {
+  switch (facing.on) {
+    case 'target':
+      return (centre) => headingDeg(centre, plan.target.at);
+    case 'lane':
+      return () => lane.headingDeg;
+    case 'heading':
+      return () => facing.deg;
+    case 'free':
+      return () => nowDeg;
+  }
+}
+
+/** What goes on while a plan is expanded. */
+interface Walking {
+  at: Position;
+  facing: Facing;
+  beats: number;
+  readonly moves: PlannedMove[];
+  events: number;
 }
 
 /**
- * Expands a plan to footfalls for one student, by the rules of the student's school: every leg is
- * split into equal half steps, the foot on the side of travel goes first, the other follows.
- * The student faces the target throughout. Floor frame, metres, seconds from the start.
+ * Expands a plan to events for one student, by the rules of the student's school: each item is laid out from
+ * where the one before it ended. Floor frame, metres, seconds from the start. Never fails; what a plan breaks
+ * for this body the rules say.
  */
-export function expand({ plan, student }: PlannedDrill): Footwork {
-  const stance = fitStance(student);
-  const { timing } = stance.school;
+export function expand(drill: PlannedDrill): Footwork {
+  const { plan } = drill;
+  const stance = stanceFor(drill);
   const intervalS = 60 / plan.tempoPerMin;
-  const clock: Clock = {
-    intervalS,
-    flightS: Math.min(timing.flightShare * intervalS, timing.longestFlightS),
-    betweenS: timing.betweenShare * intervalS,
-    how: timing.travel === 'drag' ? 'drag' : 'step',
-  };
-  const mostM = longestPlannedTravelM(stance) + TOLERANCE;
-  const facingAt = (centre: Point): number => headingDeg(centre, plan.target.at);
-  const waypoints = zigzagWaypoints(plan.pattern);
-  const moves: PlannedMove[] = [];
-  let centre = waypoints[0]!;
-  const standAt = (at: Point): Standing => {
-    const facingDeg = facingAt(at);
-    const feet = placeStance(stance, at, facingDeg);
-    const { leadSide: lead } = stance;
-    return { feet, stand: { left: feet.left.ball, right: feet.right.ball, lead, facingDeg } };
-  };
-  let standing = standAt(centre);
-  for (const corner of waypoints.slice(1)) {
-    const legStart = centre;
-    const travelDeg = headingDeg(legStart, corner);
-    const stepM =
-      plan.pattern.stepM ??
-      Math.min(
-        longestStepM(stance, wrapDeg(travelDeg - facingAt(legStart))),
-        longestStepM(stance, wrapDeg(travelDeg - facingAt(corner))),
-      );
-    const fewest = Math.max(1, Math.ceil(distanceM(legStart, corner) / stepM - 1e-9));
-    const legOf = (steps: number): Leg => {
-      const leg: PlannedMove[] = [];
-      let [at, stands] = [legStart, standing];
-      for (let step = 1; step <= steps; step++) {
-        const next = between(legStart, corner, step / steps);
-        const directionDeg = wrapDeg(travelDeg - facingAt(at));
-        const after = standAt(next);
-        const first = firstFoot(directionDeg, student.leadSide);
-        leg.push(moveOf(moves.length + leg.length, { directionDeg, travelDeg, first }, stands, after, clock));
-        [at, stands] = [next, after];
-      }
-      return { moves: leg, standing: stands };
+  const lane = startOf(plan);
+  const start = standAt(stance, lane.at, facingAt(plan, plan.facing, lane, lane.headingDeg)(lane.at));
+  const state: Walking = { at: start, facing: plan.facing, beats: 0, moves: [], events: 0 };
+  for (const entry of writtenOut(plan.pattern.items)) {
+    if ('cue' in entry && entry.cue.facing) state.facing = entry.cue.facing;
+    const around: Around = {
+      stance: withLead(stance, state.at.lead),
+      at: state.at,
+      target: plan.target,
+      faces: facingAt(plan, state.facing, lane, state.at.facingDeg),
+      beatS: intervalS,
     };
-    let leg = legOf(fewest);
-    // Turning to the target carries a foot further than the body: where that is more than a half step,
-    // the leg takes more of them. A length the coach typed stays, and the rules say what it breaks.
-    for (let more = 1; more <= MORE_STEPS && plan.pattern.stepM === undefined; more++) {
-      if (longestTravelM(leg.moves) <= mostM) break;
-      leg = legOf(fewest + more);
+    const laid = 'weave' in entry ? weaveSteps(entry.weave, around) : layOut(entry.cue.move, around);
+    for (const one of laid) {
+      addMove(state, entry, one, intervalS);
+      // A turning move sets the facing, unless the drill faces that way anyway.
+      if (one.turns && Math.abs(wrapDeg(around.faces(centreOf(one.after)) - one.after.facingDeg)) > 1e-6)
+        state.facing = { on: 'heading', deg: one.after.facingDeg };
     }
-    moves.push(...leg.moves);
-    centre = corner;
-    standing = leg.standing;
   }
-  return {
-    stance,
-    startFacingDeg: facingAt(waypoints[0]!),
-    moves,
-    endS: (moves.at(-1)?.events.at(-1)?.landS ?? 0) + REST_S,
-  };
+  const lastS = Math.max(
+    REST_S + state.beats * intervalS - intervalS,
+    ...eventsOf(state.moves.slice(-1)).map(({ landS }) => landS),
+  );
+  return { stance, start, startFacingDeg: start.facingDeg, moves: state.moves, endS: lastS + REST_S };
 }
 
-interface Travel {
-  readonly directionDeg: number;
-  readonly travelDeg: number;
-  readonly first: FootName;
+const standOf = ({ feet, lead, facingDeg }: Position): Stand => ({
+  left: feet.left.ball,
+  right: feet.right.ball,
+  lead,
+  facingDeg,
+});
+
+function addMove(state: Walking, entry: Entry, laid: Laid, intervalS: number): void {
+  const before = state.at;
+  const startS = REST_S + state.beats * intervalS;
+  const events = eventsFrom(before, laid, startS, state.events);
+  const [first] = events;
+  const [from, to] = [centreOf(before), centreOf(laid.after)];
+  const travelDeg = distanceM(from, to) > NOWHERE_M ? headingDeg(from, to) : before.facingDeg;
+  const cue = 'cue' in entry ? entry.cue : null;
+  const beats = cue?.beats ?? laid.beats;
+  state.moves.push({
+    number: state.moves.length + 1,
+    kind: cue ? cue.move.do : 'weave',
+    path: entry.path,
+    cue,
+    judged: cue ? judgedOf(cue.move.do) : WEAVE_STEP,
+    beatS: first?.landS ?? startS,
+    beats,
+    travelDeg,
+    directionDeg: wrapDeg(travelDeg - before.facingDeg),
+    distanceM: first ? distanceM(first.from, first.to) : 0,
+    firstFoot: first?.foot ?? before.lead,
+    before: standOf(before),
+    after: standOf(laid.after),
+    events,
+  });
+  state.at = laid.after;
+  state.beats += beats;
+  state.events += events.length;
 }
 
-/** Where the feet stand, with the stance they stand in. */
-interface Standing {
-  readonly feet: Feet;
-  readonly stand: Stand;
-}
-
-function moveOf(index: number, travel: Travel, before: Standing, after: Standing, clock: Clock): PlannedMove {
-  const startS = REST_S + index * clock.intervalS;
-  const event = (foot: FootName, order: number): FootEvent => {
-    const liftS = startS + order * (clock.flightS + clock.betweenS);
+/** The events of a move on the clock of the walk, each from where its foot was. */
+function eventsFrom(before: Position, { events }: Laid, startS: number, numbered: number): FootEvent[] {
+  let feet = before.feet;
+  return events.map(({ foot, how, to, fromS, toS, about }, i): FootEvent => {
+    const from = feet[foot];
+    feet = { ...feet, [foot]: to };
     return {
-      number: 2 * index + order + 1,
+      number: numbered + i + 1,
       foot,
-      how: clock.how,
-      from: before.feet[foot].ball,
-      to: after.feet[foot].ball,
-      liftS,
-      landS: liftS + clock.flightS,
-      headingBeforeDeg: before.feet[foot].headingDeg,
-      headingAfterDeg: after.feet[foot].headingDeg,
+      how,
+      from: from.ball,
+      to: to.ball,
+      liftS: startS + fromS,
+      landS: startS + toS,
+      headingBeforeDeg: from.headingDeg,
+      headingAfterDeg: to.headingDeg,
+      ...(about ? { about } : {}),
     };
-  };
-  return {
-    number: index + 1,
-    beatS: startS + clock.flightS,
-    travelDeg: travel.travelDeg,
-    directionDeg: travel.directionDeg,
-    distanceM: distanceM(before.feet[travel.first].ball, after.feet[travel.first].ball),
-    firstFoot: travel.first,
-    before: before.stand,
-    after: after.stand,
-    events: [event(travel.first, 0), event(otherFoot(travel.first), 1)],
-  };
+  });
 }

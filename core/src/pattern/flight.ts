@@ -1,6 +1,6 @@
-import { between, type Point } from '../geometry/index.ts';
+import type { Point } from '../geometry/index.ts';
 import type { FootName } from '../body/index.ts';
-import type { FootEvent } from './footwork.ts';
+import { ballOnWay, type FootEvent } from '../moves/index.ts';
 
 /**
  * Share of the way covered at a share of the flight time: the minimum-jerk course of a reaching
@@ -31,8 +31,8 @@ function ballCourse(start: Point, events: readonly FootEvent[]): (timeS: number)
   return (timeS) => {
     const event = lastBy(timeS);
     if (!event) return start;
-    const { from, to, liftS, landS } = event;
-    return timeS >= landS ? to : between(from, to, minimumJerk((timeS - liftS) / (landS - liftS)));
+    const { to, liftS, landS } = event;
+    return timeS >= landS ? to : ballOnWay(event, minimumJerk((timeS - liftS) / (landS - liftS)));
   };
 }
 

@@ -1,47 +1,24 @@
 import type { FittedStance, FootName } from '../body/index.ts';
-import type { Point } from '../geometry/index.ts';
-
-/**
- * What one foot can do. A step leaves the floor and lands elsewhere, a drag does so without leaving it; at a
- * pivot the ball stays and the heading changes; at a hop both feet are in the air; a raise leaves and comes
- * back, or lands elsewhere after a kick; at a bounce the ball stays and heel and knee work.
- */
-export type EventKind = 'step' | 'drag' | 'pivot' | 'hop' | 'raise' | 'bounce';
-
-/** One thing that one foot does. Positions are of the ball, floor frame; times from the start. */
-export interface FootEvent {
-  readonly number: number;
-  readonly foot: FootName;
-  readonly how: EventKind;
-  readonly from: Point;
-  readonly to: Point;
-  /** When it begins and ends: for a step, when the foot leaves the floor and touches it again. */
-  readonly liftS: number;
-  readonly landS: number;
-  /** Long-axis headings; null where the capture has none. */
-  readonly headingBeforeDeg: number | null;
-  readonly headingAfterDeg: number | null;
-}
-
-export interface Balls {
-  readonly left: Point;
-  readonly right: Point;
-}
-
-/** How a body stands between moves: the balls of its feet, the foot in front, and where it should face. */
-export interface Stand extends Balls {
-  readonly lead: FootName;
-  readonly facingDeg: number;
-}
+import type { FootEvent, Judged, MoveName, Position, Stand } from '../moves/index.ts';
+import type { Cue } from './plan.ts';
 
 /** One planned move: any number of events, in the order in which they begin. */
 export interface PlannedMove {
   readonly number: number;
+  /** The kind of move it is of; a step of a weave is one of those. */
+  readonly kind: MoveName | 'weave';
+  /** Which item of the pattern it comes from, from the outermost in. */
+  readonly path: readonly number[];
+  /** What the coach wrote; null for a step of a weave. */
+  readonly cue: Cue | null;
+  readonly judged: Judged;
   /** The beat falls where the first foot lands. */
   readonly beatS: number;
+  readonly beats: number;
   /** Heading of travel on the floor, and relative to the facing (0 forward, 90 right). */
   readonly travelDeg: number;
   readonly directionDeg: number;
+  /** How far the first foot goes. */
   readonly distanceM: number;
   readonly firstFoot: FootName;
   readonly before: Stand;
@@ -51,18 +28,10 @@ export interface PlannedMove {
 
 /** A plan expanded for one student: the walk as moves, each with its numbered events. */
 export interface Footwork {
+  /** The stance before the first move. */
   readonly stance: FittedStance;
+  readonly start: Position;
   readonly startFacingDeg: number;
   readonly moves: readonly PlannedMove[];
   readonly endS: number;
-}
-
-/** All events of a walk, in the order of its moves. */
-export const eventsOf = (moves: readonly { readonly events: readonly FootEvent[] }[]): FootEvent[] =>
-  moves.flatMap(({ events }) => events);
-
-/** The balls after some events. */
-export function ballsAfter(before: Balls, events: readonly FootEvent[]): Balls {
-  const at = (foot: FootName): Point => events.findLast((event) => event.foot === foot)?.to ?? before[foot];
-  return { left: at('left'), right: at('right') };
 }

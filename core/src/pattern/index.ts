@@ -1,16 +1,30 @@
-export { expand } from './expand.ts';
-export { courseOf, latestBy, minimumJerk } from './flight.ts';
 export {
-  ballsAfter,
-  eventsOf,
   type Balls,
+  ballOnWay,
+  ballsAfter,
   type EventKind,
+  eventsOf,
   type FootEvent,
-  type Footwork,
-  type PlannedMove,
   type Stand,
-} from './footwork.ts';
-export type { GapBand, Plan, PlannedDrill, Zigzag } from './plan.ts';
+} from '../moves/index.ts';
+export { expand, stanceFor } from './expand.ts';
+export { courseOf, latestBy, minimumJerk } from './flight.ts';
+export type { Footwork, PlannedMove } from './footwork.ts';
+export { laneOf, mirrorItems, mirrorPattern, weavesOf, withLane, withWeaves, writtenOut } from './items.ts';
+export type {
+  Cue,
+  Facing,
+  GapBand,
+  Item,
+  OwnLimits,
+  Pattern,
+  Plan,
+  PlannedDrill,
+  Pose,
+  Repeat,
+  StrikeCue,
+  Weave,
+} from './plan.ts';
 export { posesOf } from './pose.ts';
-export { floorJob, planJob, type SetOutJob } from './setout-job.ts';
-export { zigzagCones, zigzagWaypoints } from './zigzag.ts';
+export { floorJob, planJob, planMarks, type SetOutJob } from './setout-job.ts';
+export { conesOf, weaveCones, weaveSteps, weaveWaypoints } from './weave.ts';

@@ -1,10 +1,10 @@
-import type { StudentFit } from '../body/index.ts';
+import type { RuleLimits, StudentFit } from '../body/index.ts';
 import type { Floor, Target } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
+import type { Move } from '../moves/index.ts';
 
-/** A zigzag lane: cones in a row, passed on alternating sides. */
-export interface Zigzag {
-  readonly kind: 'zigzag';
+/** Cones in a row, passed on alternating sides: the near leg first, the other pushes. */
+export interface Weave {
   readonly cones: number;
   /** Cone to cone along the lane. */
   readonly spacingM: number;
@@ -16,11 +16,60 @@ export interface Zigzag {
   readonly laneHeadingDeg: number;
   readonly coneRadiusM: number;
   readonly coneHeight: 'flat' | 'tall';
-  /** Walk the whole way back, still facing the target. */
+  /** Walk the whole way back, the facing kept. */
   readonly wayBack: boolean;
   readonly laps: number;
   /** A coach's own longest step; without it the school's rules decide. */
   readonly stepM?: number | undefined;
+  /** So many pushes from cone to cone, whatever their length; without it half steps. */
+  readonly pushes?: number | undefined;
+  /** Legs to the left take as many steps as legs to the right. Plans of version 1 count each leg alone. */
+  readonly alike?: boolean | undefined;
+}
+
+/** What the facing follows; free is judged by nothing. */
+export type Facing =
+  { readonly on: 'target' | 'lane' | 'free' } | { readonly on: 'heading'; readonly deg: number };
+
+/** A strike tied to a move: after the stance is restored, or with the landing of the foot of its side. */
+export interface StrikeCue {
+  readonly strike: string;
+  readonly when: 'reset-first' | 'together';
+}
+
+/** A move with its beats, and what goes with it. */
+export interface Cue {
+  readonly move: Move;
+  /** Beats of each of its steps; without it as the kind of move has it. */
+  readonly beats?: number | undefined;
+  readonly accent?: true | undefined;
+  /** The facing from this move on. */
+  readonly facing?: Facing | undefined;
+  readonly strikes?: readonly StrikeCue[] | undefined;
+}
+
+/** Items that come again. */
+export interface Repeat {
+  readonly repeat: number;
+  readonly name?: string | undefined;
+  /** Each time the items, then the same to the other side. */
+  readonly otherSide?: true | undefined;
+  readonly items: readonly Item[];
+}
+
+export type Item = Cue | Repeat | { readonly weave: Weave };
+
+/** Where a stance stands before the first move, and where the lane goes. */
+export interface Pose {
+  readonly at: Point;
+  readonly headingDeg: number;
+}
+
+/** Moves on a beat. It has no body, and only its weaves and its start lie on a floor. */
+export interface Pattern {
+  /** Null: where its first weave begins. */
+  readonly start: Pose | null;
+  readonly items: readonly Item[];
 }
 
 /** The gap a drill asks for. `around-plan` follows the planned gap; `fixed` is two edges. */
@@ -28,13 +77,23 @@ export type GapBand =
   | { readonly kind: 'around-plan'; readonly toleranceM: number }
   | { readonly kind: 'fixed'; readonly nearM: number; readonly farM: number };
 
+/** Limits of a drill's own, with the reason that is shown beside them. */
+export interface OwnLimits {
+  readonly halfStepRatio?: RuleLimits['halfStepRatio'] | undefined;
+  readonly overstretchRatio?: RuleLimits['overstretchRatio'] | undefined;
+  readonly reason: string;
+}
+
 export interface Plan {
   readonly name: string;
   readonly floor: Floor;
   readonly target: Target;
-  readonly pattern: Zigzag;
+  readonly pattern: Pattern;
+  readonly facing: Facing;
   readonly band: GapBand;
+  /** Beats a minute. */
   readonly tempoPerMin: number;
+  readonly limits?: OwnLimits | undefined;
 }
 
 /** Everything a check needs to know about what was planned, for whom. */

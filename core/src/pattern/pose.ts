@@ -1,7 +1,7 @@
 import type { Foot, FootName } from '../body/index.ts';
-import { between, wrapDeg } from '../geometry/index.ts';
+import { wrapDeg } from '../geometry/index.ts';
+import { ballOnWay, type FootEvent } from '../moves/index.ts';
 import { latestBy, minimumJerk } from './flight.ts';
-import type { FootEvent } from './footwork.ts';
 
 /** Ball, heading and heel of either foot at any time of a walk, from a starting stance. */
 export function posesOf(
@@ -17,12 +17,12 @@ export function posesOf(
   return (foot, timeS) => {
     const event = lastBy[foot](timeS);
     if (!event) return start[foot];
-    const { from, to, liftS, landS } = event;
+    const { liftS, landS } = event;
     const way = timeS >= landS ? 1 : minimumJerk((timeS - liftS) / (landS - liftS));
     const before = event.headingBeforeDeg ?? start[foot].headingDeg;
     const after = event.headingAfterDeg ?? before;
     return {
-      ball: between(from, to, way),
+      ball: ballOnWay(event, way),
       headingDeg: wrapDeg(before + way * wrapDeg(after - before)),
       heelUp: way < 1 || start[foot].heelUp,
     };

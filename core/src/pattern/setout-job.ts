@@ -14,7 +14,8 @@ import { type Floor, materialsOf, type Mark, type Materials } from '../floor/ind
 import { sidesOf, distanceM } from '../geometry/index.ts';
 import { boxCorners, laidOut, setOutPoints, type LaidFloor } from '../layout/index.ts';
 import type { Plan } from './plan.ts';
-import { zigzagCones } from './zigzag.ts';
+import { laneOf } from './items.ts';
+import { conesOf } from './weave.ts';
 
 /** Everything needed to set marks out on a floor, on screen, on paper and in files. */
 export interface SetOutJob {
@@ -58,14 +59,14 @@ export function floorJob(plan: LaidFloor, ruler: Ruler): SetOutJob {
 }
 
 /** Cones of a pattern as marks. */
-export const planMarks = ({ pattern }: Plan): Mark[] =>
-  zigzagCones(pattern).map(({ number, at }) => ({
+export const planMarks = (plan: Plan): Mark[] =>
+  conesOf(plan).map(({ number, at }) => ({
     number,
     name: `cone ${number}`,
     purpose: 'pass it',
     at,
     kind: 'cone',
-    tall: pattern.coneHeight === 'tall',
+    tall: laneOf(plan)?.coneHeight === 'tall',
   }));
 
 /** The cones of a pattern on its own floor. */

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { bandEdgesM, gapM, gapSeries } from './gap.ts';
-import { eventsOf, expand, posesOf, zigzagWaypoints } from '../pattern/index.ts';
+import { eventsOf, expand, posesOf, weaveWaypoints, withLane } from '../pattern/index.ts';
 import { checkPlan } from '../check/index.ts';
 import { distanceM } from '../geometry/index.ts';
 import { placeStance } from '../body/index.ts';
-import { drillOf, ROOMY_PLAN } from '../../test/drills.ts';
+import { drillOf, laneIn, ROOMY_PLAN } from '../../test/drills.ts';
 import { performPlan } from '../rules/index.ts';
 
 const number = fc.double({ min: -8, max: 8, noNaN: true });
@@ -47,30 +47,27 @@ test('walking towards the target the planned gap only shrinks at the waypoints',
   const drill = drillOf(0);
   const { gap } = performPlan(drill, expand(drill));
   expect(gap.gapM[0]!).toBeGreaterThan(gap.gapM.at(-1)!);
-  const { target, pattern } = drill.plan;
-  expect(gap.gapM[0]!).toBeCloseTo(gapM(zigzagWaypoints(pattern)[0]!, target.at, target.radiusM), 6);
+  const { target } = drill.plan;
+  expect(gap.gapM[0]!).toBeCloseTo(
+    gapM(weaveWaypoints(laneIn(drill.plan))[0]!, target.at, target.radiusM),
+    6,
+  );
 });
 
 test('the way back ends where the walk began; laps repeat it', () => {
-  const back = expand(drillOf(0, { ...ROOMY_PLAN, pattern: { ...ROOMY_PLAN.pattern, wayBack: true } }));
+  const back = expand(drillOf(0, withLane(ROOMY_PLAN, { wayBack: true })));
   const once = expand(drillOf(0));
   expect(back.moves.length).toBeGreaterThan(1.7 * once.moves.length);
-  const home = placeStance(once.stance, zigzagWaypoints(ROOMY_PLAN.pattern)[0]!, once.startFacingDeg);
+  const home = placeStance(once.stance, weaveWaypoints(laneIn(ROOMY_PLAN))[0]!, once.startFacingDeg);
   for (const footfall of back.moves.at(-1)!.events)
     expect(distanceM(footfall.to, home[footfall.foot].ball)).toBeLessThan(1e-6);
-  const laps = expand(
-    drillOf(0, { ...ROOMY_PLAN, pattern: { ...ROOMY_PLAN.pattern, wayBack: true, laps: 3 } }),
-  );
+  const laps = expand(drillOf(0, withLane(ROOMY_PLAN, { wayBack: true, laps: 3 })));
   expect(laps.moves.length).toBe(3 * back.moves.length);
 });
 
 test('poses run through the events: heel up in flight, heading and place as planned at rest', () => {
   const footwork = expand(drillOf(0));
-  const start = placeStance(
-    footwork.stance,
-    zigzagWaypoints(ROOMY_PLAN.pattern)[0]!,
-    footwork.startFacingDeg,
-  );
+  const start = placeStance(footwork.stance, weaveWaypoints(laneIn(ROOMY_PLAN))[0]!, footwork.startFacingDeg);
   const poseAt = posesOf(start, eventsOf(footwork.moves));
   expect(poseAt('left', 0)).toEqual(start.left);
   const { foot, liftS, landS, to, headingAfterDeg } = footwork.moves[4]!.events[0]!;
@@ -81,7 +78,7 @@ test('poses run through the events: heel up in flight, heading and place as plan
 });
 
 test('a lane beside the mat is off the floor, one over the edge in part', () => {
-  const outside = { ...ROOMY_PLAN, pattern: { ...ROOMY_PLAN.pattern, firstCone: { x: 0.2, y: 1.4 } } };
+  const outside = withLane(ROOMY_PLAN, { firstCone: { x: 0.2, y: 1.4 } });
   const found = checkPlan(drillOf(0, outside)).findings.filter(({ fault }) => fault === 'off-floor');
   expect(found.length).toBeGreaterThan(3);
   for (const { measured, at } of found) {

@@ -1,5 +1,6 @@
 import { DEMO_PLAN, DEMO_STUDENTS } from '../sim/index.ts';
-import { drillOf } from '../../test/drills.ts';
+import { withLane } from '../pattern/index.ts';
+import { drillOf, laneIn } from '../../test/drills.ts';
 import { nearestCleanLane, planFindings } from './clean-spacing.ts';
 
 test.each([1, 2, 5])(
@@ -8,17 +9,17 @@ test.each([1, 2, 5])(
     const drill = drillOf(i, DEMO_PLAN);
     expect(planFindings(drill).length).toBeGreaterThan(0);
     const lane = nearestCleanLane(drill)!;
-    const withLane = (spacingM: number, sideOffsetM: number) => ({
+    const wider = (spacingM: number, sideOffsetM: number) => ({
       ...drill,
-      plan: { ...DEMO_PLAN, pattern: { ...DEMO_PLAN.pattern, spacingM, sideOffsetM } },
+      plan: withLane(DEMO_PLAN, { spacingM, sideOffsetM }),
     });
-    expect(planFindings(withLane(lane.spacingM, lane.sideOffsetM))).toEqual([]);
+    expect(planFindings(wider(lane.spacingM, lane.sideOffsetM))).toEqual([]);
     const one = 0.05;
-    if (lane.spacingM > DEMO_PLAN.pattern.spacingM + one / 2) {
-      expect(planFindings(withLane(lane.spacingM - one, lane.sideOffsetM)).length).toBeGreaterThan(0);
+    if (lane.spacingM > laneIn(DEMO_PLAN).spacingM + one / 2) {
+      expect(planFindings(wider(lane.spacingM - one, lane.sideOffsetM)).length).toBeGreaterThan(0);
     }
-    if (lane.sideOffsetM > DEMO_PLAN.pattern.sideOffsetM + one / 2) {
-      expect(planFindings(withLane(lane.spacingM, lane.sideOffsetM - one)).length).toBeGreaterThan(0);
+    if (lane.sideOffsetM > laneIn(DEMO_PLAN).sideOffsetM + one / 2) {
+      expect(planFindings(wider(lane.spacingM, lane.sideOffsetM - one)).length).toBeGreaterThan(0);
     }
   },
 );

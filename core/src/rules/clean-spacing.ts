@@ -1,4 +1,12 @@
-import { expand, type Plan, type PlannedDrill, type Zigzag, zigzagWaypoints } from '../pattern/index.ts';
+import {
+  expand,
+  laneOf,
+  type Plan,
+  type PlannedDrill,
+  type Weave,
+  weaveWaypoints,
+  withLane,
+} from '../pattern/index.ts';
 import type { Finding } from './performance.ts';
 import { judge } from './rules.ts';
 import { gapM } from '../range/index.ts';
@@ -20,13 +28,13 @@ export const planFindings = (drill: PlannedDrill): Finding[] => judge(performPla
  * apart or passed wider, in steps of 5 cm, smallest change first. Null when none within reach is
  * clean, or when the plan already is. Every candidate is expanded and judged in full.
  */
-export function nearestCleanLane(drill: PlannedDrill): Pick<Zigzag, 'spacingM' | 'sideOffsetM'> | null {
-  if (planFindings(drill).length === 0) return null;
-  const { pattern } = drill.plan;
+export function nearestCleanLane(drill: PlannedDrill): Pick<Weave, 'spacingM' | 'sideOffsetM'> | null {
+  const lane = laneOf(drill.plan);
+  if (!lane || planFindings(drill).length === 0) return null;
   const candidates = Array.from({ length: MOST_SPACING_STEPS + 1 }, (_, s) =>
     Array.from({ length: MOST_OFFSET_STEPS + 1 }, (_, o) => ({
-      spacingM: toCm(pattern.spacingM + s * SPACING_STEP_M),
-      sideOffsetM: toCm(pattern.sideOffsetM + o * OFFSET_STEP_M),
+      spacingM: toCm(lane.spacingM + s * SPACING_STEP_M),
+      sideOffsetM: toCm(lane.sideOffsetM + o * OFFSET_STEP_M),
       change: s + o,
     })),
   )
@@ -34,14 +42,17 @@ export function nearestCleanLane(drill: PlannedDrill): Pick<Zigzag, 'spacingM' |
     .sort((a, b) => a.change - b.change || a.spacingM - b.spacingM);
   const roomM = Math.min(LEAST_ROOM_M, smallestGapM(drill.plan));
   const clean = candidates.find(({ spacingM, sideOffsetM }) => {
-    const plan = { ...drill.plan, pattern: { ...pattern, spacingM, sideOffsetM } };
+    const plan = withLane(drill.plan, { spacingM, sideOffsetM });
     return smallestGapM(plan) >= roomM && planFindings({ ...drill, plan }).length === 0;
   });
   return clean ? { spacingM: clean.spacingM, sideOffsetM: clean.sideOffsetM } : null;
 }
 
 /** How near the walk of the stance centre comes to the target. */
-const smallestGapM = ({ pattern, target }: Plan): number =>
-  Math.min(...zigzagWaypoints(pattern).map((waypoint) => gapM(waypoint, target.at, target.radiusM)));
+const smallestGapM = (plan: Plan): number => {
+  const { at, radiusM } = plan.target;
+  const lane = laneOf(plan);
+  return Math.min(...(lane ? weaveWaypoints(lane) : []).map((waypoint) => gapM(waypoint, at, radiusM)));
+};
 
 const toCm = (metres: number): number => Math.round(metres * 100) / 100;

@@ -1,14 +1,14 @@
-import { placeStance, toeHeadingDeg, type FittedStance, type FootName } from '../body/index.ts';
+import { toeHeadingDeg, type FittedStance, type FootName } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
 import {
+  conesOf,
   courseOf,
   eventsOf,
+  laneOf,
   type Balls,
   type Footwork,
   type PlannedDrill,
   type Stand,
-  zigzagCones,
-  zigzagWaypoints,
 } from '../pattern/index.ts';
 import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
 import { gapSeries } from '../range/index.ts';
@@ -16,10 +16,10 @@ import { gapSeries } from '../range/index.ts';
 const GAP_EVERY_S = 0.04;
 
 /** Where the two balls stand before the first move. */
-export function startingBalls({ plan }: PlannedDrill, footwork: Footwork): Balls {
-  const feet = placeStance(footwork.stance, zigzagWaypoints(plan.pattern)[0]!, footwork.startFacingDeg);
-  return { left: feet.left.ball, right: feet.right.ball };
-}
+export const startingBalls = ({ start: { feet } }: Footwork): Balls => ({
+  left: feet.left.ball,
+  right: feet.right.ball,
+});
 
 /** A stand that is known exactly, with the toes as the stance has them. */
 function asPlanned(stance: FittedStance, stand: Stand): SeenStand {
@@ -30,7 +30,7 @@ function asPlanned(stance: FittedStance, stand: Stand): SeenStand {
 /** A plan as the rule engine sees it: done exactly as written, with no uncertainty. */
 export function performPlan(drill: PlannedDrill, footwork: Footwork): Performance {
   const { plan } = drill;
-  const start = startingBalls(drill, footwork);
+  const start = startingBalls(footwork);
   const ballAt = courseOf(start, eventsOf(footwork.moves));
   const targetAt = (): Point => plan.target.at;
   const samples = Math.floor(footwork.endS / GAP_EVERY_S) + 1;
@@ -49,8 +49,8 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
   return {
     stance: footwork.stance,
     floor: plan.floor,
-    cones: zigzagCones(plan.pattern),
-    coneHeight: plan.pattern.coneHeight,
+    cones: conesOf(plan),
+    coneHeight: laneOf(plan)?.coneHeight ?? 'flat',
     start,
     moves,
     ballAt,

@@ -188,6 +188,11 @@ describe('near the edge between straight and sideways either foot may be right',
     });
     const planned: PlannedMove = {
       number: 1,
+      kind: 'step',
+      path: [0],
+      cue: null,
+      judged: { order: true, halfStep: true, ownCourse: false },
+      beats: 1,
       beatS: 1.3,
       travelDeg: directionDeg,
       directionDeg,

@@ -1,4 +1,4 @@
-import type { Plan, PlannedDrill } from '../pattern/index.ts';
+import { withLane, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import type { Track } from '../track/index.ts';
 import { DEMO_PLAN, DEMO_STUDENTS } from './club.ts';
 import { simulate, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
@@ -9,10 +9,9 @@ export const DEMO_PLANS: readonly { readonly id: string; readonly plan: Plan }[]
   {
     id: 'b2d1f0a3-0002-4d2b-8b02-000000000002',
     plan: {
-      ...DEMO_PLAN,
+      ...withLane(DEMO_PLAN, { cones: 4, spacingM: 1.15, sideOffsetM: 0.75, startSide: 'right' }),
       name: 'Wide zigzag, four cones',
       tempoPerMin: 50,
-      pattern: { ...DEMO_PLAN.pattern, cones: 4, spacingM: 1.15, sideOffsetM: 0.75, startSide: 'right' },
     },
   },
 ];

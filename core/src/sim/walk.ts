@@ -18,7 +18,7 @@ import {
   type Footwork,
   type PlannedDrill,
   type PlannedMove,
-  zigzagCones,
+  conesOf,
 } from '../pattern/index.ts';
 import type { Chance } from '../measure/index.ts';
 
@@ -73,7 +73,7 @@ export function walk(
   habits: Habits,
   chance: Chance,
 ): TrueWalk {
-  const start = startingBalls(drill, footwork);
+  const start = startingBalls(footwork);
   const first = footwork.moves[0]!;
   const headingOf = (foot: FootName): number =>
     first.events.find((event) => event.foot === foot)!.headingBeforeDeg!;
@@ -169,7 +169,7 @@ function landingsOf(
       return { ...plain, [follows]: fromFacing(plain[leads], facing, over, back) };
     }
     case 'onto a cone': {
-      const cones = zigzagCones(drill.plan.pattern);
+      const cones = conesOf(drill.plan);
       const nearest = cones.reduce((a, b) =>
         distanceM(b.at, plain[leads]) < distanceM(a.at, plain[leads]) ? b : a,
       );

@@ -1,4 +1,9 @@
-import type { CheckInput, CheckSummary, StoredCheck } from '@angled-chalk/contract';
+import {
+  planOfAnyVersion,
+  type CheckInput,
+  type CheckSummary,
+  type StoredCheck,
+} from '@angled-chalk/contract';
 import { asc, count, desc, eq } from 'drizzle-orm';
 import type { Database } from '../db/open.ts';
 import { checks } from '../db/schema.ts';
@@ -57,7 +62,9 @@ export async function findCheck(db: Database, id: string): Promise<StoredCheck |
     .select({ ...SUMMARY, drill: checks.drill, report: checks.report })
     .from(checks)
     .where(eq(checks.id, id));
-  return row ? dated(row) : null;
+  if (!row) return null;
+  const { drill } = row;
+  return dated({ ...row, drill: { ...drill, plan: planOfAnyVersion(drill.plan) } });
 }
 
 export async function addCheck(db: Database, input: CheckInput): Promise<StoredCheck> {

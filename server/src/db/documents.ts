@@ -1,3 +1,4 @@
+import { upgradePlan } from '@angled-chalk/contract';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Database } from './open.ts';
 import { floors, plans, schools } from './schema.ts';
@@ -32,6 +33,9 @@ interface Row {
   readonly deletedAt: Date | null;
 }
 
+/** A row as the program has it now: a plan that was kept by an earlier version goes through its migrations. */
+const upgraded = (row: object): object => ('plan' in row ? { ...row, plan: upgradePlan(row.plan) } : row);
+
 /** The documents of one kind, listed by name. */
 export function documentsOf<K extends DocumentKind>(db: Database, kind: K): Documents<K> {
   // The three tables differ only in the name of their document's column.
@@ -39,7 +43,7 @@ export function documentsOf<K extends DocumentKind>(db: Database, kind: K): Docu
   const document = TABLES[kind][kind as never] as typeof plans.plan;
   const values = (value: DocumentOf<K>) => ({ [kind]: value, updatedAt: new Date() }) as never;
   const fromRow = ({ deletedAt: _, updatedAt, ...row }: Row): StoredDocument<K> =>
-    ({ ...row, updatedAt: updatedAt.toISOString() }) as unknown as StoredDocument<K>;
+    upgraded({ ...row, updatedAt: updatedAt.toISOString() }) as unknown as StoredDocument<K>;
   const one = (rows: readonly Row[]): StoredDocument<K> | null => (rows[0] ? fromRow(rows[0]) : null);
   return {
     list: async () => {

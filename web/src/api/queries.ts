@@ -50,7 +50,7 @@ export const KEYS = {
 } as const;
 
 /** What the core knows by its own, stricter types has the contract's shape. */
-const planShape = storedPlanSchema as unknown as z.ZodType<StoredPlan>;
+const planShape: z.ZodType<StoredPlan> = storedPlanSchema;
 const floorShape = storedFloorSchema as unknown as z.ZodType<StoredFloor>;
 const schoolShape = storedSchoolSchema as unknown as z.ZodType<StoredSchool>;
 const checkShape = checkSchema as unknown as z.ZodType<StoredCheck>;

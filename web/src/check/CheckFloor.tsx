@@ -5,7 +5,7 @@ import { toeHeadingDeg, type Foot, type FootName } from '@angled-chalk/core/body
 import type { CheckResult } from '@angled-chalk/core/check';
 import { between, distanceM, headingDeg, midpoint, type Point } from '@angled-chalk/core/geometry';
 import { formatLength, formatSmall } from '@angled-chalk/core/measure';
-import { courseOf, zigzagCones, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { courseOf, conesOf, laneOf, type PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
@@ -39,7 +39,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
     const ballAt = courseOf(result.start, report.footfalls);
     return midpoint(ballAt('left', timeS), ballAt('right', timeS));
   }, [result.start, report.footfalls, timeS]);
-  const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
+  const cones = useMemo(() => conesOf(plan), [plan]);
   const region = useMemo(
     () => [
       ...[...prints.planned, ...prints.observed].map(({ foot }) => foot.ball),
@@ -84,7 +84,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
           ) : null,
         )}
         {cones.map((cone) => (
-          <ConeMark key={cone.number} cone={cone} tall={plan.pattern.coneHeight === 'tall'} />
+          <ConeMark key={cone.number} cone={cone} tall={laneOf(plan)?.coneHeight === 'tall'} />
         ))}
         <TargetMark target={plan.target} />
         <Now drill={drill} result={result} timeS={timeS} near={close} />

@@ -1,6 +1,6 @@
 import type { CheckResult } from '@angled-chalk/core/check';
 import { between, fromFacing, headingDeg, type Point } from '@angled-chalk/core/geometry';
-import { courseOf, zigzagCones, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { courseOf, conesOf, type PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo } from 'react';
 import { PALETTE } from '../app/palette.ts';
@@ -101,7 +101,7 @@ function taken(
         radiusM: 0.17 * lengthM,
       })),
     ),
-    ...zigzagCones(plan.pattern).map(({ at, radiusM }) => ({ at, radiusM: radiusM + 0.02 })),
+    ...conesOf(plan).map(({ at, radiusM }) => ({ at, radiusM: radiusM + 0.02 })),
     ...stanceLine.map((at) => ({ at, radiusM: 0.5 * textM })),
     ...wordsDiscs(left, right, textM),
   ];

@@ -38,7 +38,7 @@ export function MeasureBox({
     const near = ruler.metres({ value: 0, unit });
     const one = ruler.metres({ value: 1, unit }) - near;
     const share = one === 0 ? 0 : (lengthM - near) / one;
-    const inBand = (BAND_NAMES as readonly string[]).includes(unit);
+    const inBand = BAND_NAMES.some((name) => name === unit);
     onValue({ value: Math.round((inBand ? Math.min(1, Math.max(0, share)) : share) * 100) / 100, unit });
   };
   return (

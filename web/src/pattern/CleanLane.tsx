@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { formatLength } from '@angled-chalk/core/measure';
-import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
+import { withLane, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { useQuery } from '@tanstack/react-query';
 import { useClub } from '../app/club.tsx';
 import { runInWorker } from '../work/run.ts';
@@ -37,7 +37,7 @@ export function CleanLane({
       severity="info"
       variant="outlined"
       action={
-        <Button size="small" onClick={() => onUse({ ...plan, pattern: { ...plan.pattern, ...lane } })}>
+        <Button size="small" onClick={() => onUse(withLane(plan, lane))}>
           Use it
         </Button>
       }

@@ -1,7 +1,7 @@
 import { act, renderHook, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { checkPlan } from '@angled-chalk/core/check';
-import type { Plan } from '@angled-chalk/core/pattern';
+import { laneOf, type Plan } from '@angled-chalk/core/pattern';
 import { DEMO_PLAN, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
@@ -43,7 +43,7 @@ test('target and first cone are moved by the arrow keys: five centimetres, or on
   await userEvent.keyboard('{Shift>}{ArrowUp}{/Shift}');
   screen.getByRole('button', { name: /^First cone/ }).focus();
   await userEvent.keyboard('{ArrowLeft}');
-  expect(plans.map(({ target, pattern }) => [target.at.x, target.at.y, pattern.firstCone.x])).toEqual([
+  expect(plans.map((plan) => [plan.target.at.x, plan.target.at.y, laneOf(plan)?.firstCone.x])).toEqual([
     [3.05, 7.4, 3],
     [3, 7.41, 3],
     [3, 7.4, 2.95],

@@ -1,11 +1,14 @@
-import { placeStance } from '@angled-chalk/core/body';
 import { fromFacing } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
 import {
   eventsOf,
   posesOf,
-  zigzagCones,
-  zigzagWaypoints,
+  conesOf,
+  laneOf,
+  weaveCones,
+  weaveWaypoints,
+  withLane,
+  type Weave,
   type Footwork,
   type Plan,
 } from '@angled-chalk/core/pattern';
@@ -30,9 +33,10 @@ interface PlanFloorProps {
 
 /** The planned pattern on its floor: cones, target, every numbered footprint, and the feet now. */
 export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onChange }: PlanFloorProps) {
-  const cones = useMemo(() => zigzagCones(plan.pattern), [plan.pattern]);
-  const way = useMemo(() => zigzagWaypoints(plan.pattern), [plan.pattern]);
-  const { pattern, target } = plan;
+  const cones = useMemo(() => conesOf(plan), [plan]);
+  const lane = laneOf(plan);
+  const way = useMemo(() => (lane ? weaveWaypoints(lane) : []), [lane]);
+  const { target } = plan;
   return (
     <FloorView floor={plan.floor} focus={focus} label={`Floor from above: ${plan.name}`}>
       <Line points={way} colour={PALETTE.planned} widthM={0.012} dash="0.02 0.05" />
@@ -44,12 +48,12 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
             at={cone.at}
             label="First cone; the lane moves with it"
             reachM={cone.radiusM + 0.1}
-            onMove={(firstCone) => onChange({ ...plan, pattern: { ...pattern, firstCone } })}
+            onMove={(firstCone) => onChange(withLane(plan, { firstCone }))}
           >
-            <ConeMark cone={cone} tall={pattern.coneHeight === 'tall'} />
+            <ConeMark cone={cone} tall={lane?.coneHeight === 'tall'} />
           </Movable>
         ) : (
-          <ConeMark key={cone.number} cone={cone} tall={pattern.coneHeight === 'tall'} />
+          <ConeMark key={cone.number} cone={cone} tall={lane?.coneHeight === 'tall'} />
         ),
       )}
       <Movable
@@ -60,9 +64,9 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
       >
         <TargetMark target={target} />
       </Movable>
-      <LaneDimensions plan={plan} />
+      {lane && <LaneDimensions lane={lane} />}
       <FaultMarks findings={findings} chosen={chosen} />
-      <FeetNow plan={plan} footwork={footwork} timeS={timeS} />
+      <FeetNow footwork={footwork} timeS={timeS} />
     </FloorView>
   );
 }
@@ -100,19 +104,8 @@ function footOf(ball: { readonly x: number; readonly y: number }, headingDeg: nu
   return foot;
 }
 
-function FeetNow({
-  plan,
-  footwork,
-  timeS,
-}: {
-  readonly plan: Plan;
-  readonly footwork: Footwork;
-  readonly timeS: number;
-}) {
-  const poseAt = useMemo(() => {
-    const start = placeStance(footwork.stance, zigzagWaypoints(plan.pattern)[0]!, footwork.startFacingDeg);
-    return posesOf(start, eventsOf(footwork.moves));
-  }, [plan.pattern, footwork]);
+function FeetNow({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
+  const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
   const { body } = footwork.stance;
   return (
     <>
@@ -122,29 +115,22 @@ function FeetNow({
   );
 }
 
-function LaneDimensions({ plan }: { readonly plan: Plan }) {
+function LaneDimensions({ lane }: { readonly lane: Weave }) {
   const units = useUnits();
-  const { pattern } = plan;
-  const cones = zigzagCones(pattern);
-  const [first, second] = cones;
-  const side = pattern.startSide === 'left' ? -1 : 1;
-  const aside = (pattern.sideOffsetM + 0.75) * -side;
+  const [first, second] = weaveCones(lane);
+  const side = lane.startSide === 'left' ? -1 : 1;
+  const aside = (lane.sideOffsetM + 0.75) * -side;
   return (
     <>
       {first && second && (
-        <Dimension
-          from={first.at}
-          to={second.at}
-          asideM={aside}
-          text={formatLength(pattern.spacingM, units)}
-        />
+        <Dimension from={first.at} to={second.at} asideM={aside} text={formatLength(lane.spacingM, units)} />
       )}
-      {first && pattern.sideOffsetM > 0.05 && (
+      {first && lane.sideOffsetM > 0.05 && (
         <Dimension
           from={first.at}
-          to={fromFacing(first.at, pattern.laneHeadingDeg, side * pattern.sideOffsetM, 0)}
-          text={formatLength(pattern.sideOffsetM, units)}
-          asideM={side * (pattern.spacingM / 2 + 0.45)}
+          to={fromFacing(first.at, lane.laneHeadingDeg, side * lane.sideOffsetM, 0)}
+          text={formatLength(lane.sideOffsetM, units)}
+          asideM={side * (lane.spacingM / 2 + 0.45)}
         />
       )}
     </>

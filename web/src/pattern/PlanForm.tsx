@@ -1,86 +1,161 @@
 import Box from '@mui/material/Box';
 import { PLAN_RANGES } from '@angled-chalk/contract';
+import type { FittedStance } from '@angled-chalk/core/body';
 import { rectangularFloor } from '@angled-chalk/core/floor';
-import type { Plan } from '@angled-chalk/core/pattern';
+import type { Plan, Pose, Weave } from '@angled-chalk/core/pattern';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useFloors } from '../api/queries.ts';
 import { LengthBox } from '../parts/boxes.tsx';
 import { ChoiceField, LengthField, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
+import { MovesPanel } from './MovesPanel.tsx';
 
 const TWO = { display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' } as const;
 
-export function PlanForm() {
-  const band = useWatch<Plan, 'band.kind'>({ name: 'band.kind' });
+/** A plan whose first item is a weave, as its fields know it. */
+interface LanePlan {
+  readonly pattern: { readonly items: readonly { readonly weave: Weave }[] };
+}
+
+/** A plan that says where it starts. */
+interface StartPlan {
+  readonly pattern: { readonly start: Pose };
+}
+
+/** The fields of a zigzag lane. */
+function LaneFields() {
   return (
     <Panel title="Zigzag lane">
       <Box sx={TWO}>
-        <Box sx={{ gridColumn: '1 / -1' }}>
-          <TextLine<Plan> name="name" label="Name" />
-        </Box>
-        <NumberField<Plan> name="pattern.cones" label="Cones" range={PLAN_RANGES.cones} />
-        <LengthField<Plan> name="pattern.spacingM" label="Spacing" range={PLAN_RANGES.spacingM} />
-        <LengthField<Plan> name="pattern.sideOffsetM" label="Pass at" range={PLAN_RANGES.sideOffsetM} />
-        <ChoiceField<Plan>
-          name="pattern.startSide"
+        <NumberField<LanePlan> name="pattern.items.0.weave.cones" label="Cones" range={PLAN_RANGES.cones} />
+        <LengthField<LanePlan>
+          name="pattern.items.0.weave.spacingM"
+          label="Spacing"
+          range={PLAN_RANGES.spacingM}
+        />
+        <LengthField<LanePlan>
+          name="pattern.items.0.weave.sideOffsetM"
+          label="Pass at"
+          range={PLAN_RANGES.sideOffsetM}
+        />
+        <ChoiceField<LanePlan>
+          name="pattern.items.0.weave.startSide"
           label="First cone passed"
           choices={[
             ['left', 'on its left'],
             ['right', 'on its right'],
           ]}
         />
-        <NumberField<Plan>
-          name="tempoPerMin"
-          label="Half steps a minute"
-          range={PLAN_RANGES.tempoPerMin}
-          step={5}
-        />
-        <NumberField<Plan>
-          name="pattern.laneHeadingDeg"
+        <NumberField<LanePlan>
+          name="pattern.items.0.weave.laneHeadingDeg"
           label="Lane heading"
           unit="°"
           range={PLAN_RANGES.laneHeadingDeg}
           step={5}
         />
-        <ChoiceField<Plan>
-          name="pattern.coneHeight"
+        <ChoiceField<LanePlan>
+          name="pattern.items.0.weave.coneHeight"
           label="Cones are"
           choices={[
             ['flat', 'flat markers'],
             ['tall', 'tall cones'],
           ]}
         />
-        <NumberField<Plan> name="pattern.laps" label="Laps" range={PLAN_RANGES.laps} />
+        <NumberField<LanePlan> name="pattern.items.0.weave.laps" label="Laps" range={PLAN_RANGES.laps} />
         <Box sx={{ gridColumn: '1 / -1' }}>
-          <SwitchField<Plan> name="pattern.wayBack" label="And the whole way back, facing the target" />
+          <SwitchField<LanePlan>
+            name="pattern.items.0.weave.wayBack"
+            label="And the whole way back, facing the target"
+          />
         </Box>
-        <ChoiceField<Plan>
-          name="target.kind"
-          label="Target"
-          choices={[
-            ['bag', 'bag'],
-            ['pad', 'pad holder'],
-            ['partner', 'partner'],
-          ]}
+        <LengthField<LanePlan>
+          name="pattern.items.0.weave.firstCone.x"
+          label="First cone x"
+          range={PLAN_RANGES.coordinate}
         />
-        <LengthField<Plan> name="target.radiusM" label="Target radius" range={PLAN_RANGES.radiusM} />
-        <LengthField<Plan> name="target.at.x" label="Target x" range={PLAN_RANGES.coordinate} />
-        <LengthField<Plan> name="target.at.y" label="Target y" range={PLAN_RANGES.coordinate} />
-        <LengthField<Plan> name="pattern.firstCone.x" label="First cone x" range={PLAN_RANGES.coordinate} />
-        <LengthField<Plan> name="pattern.firstCone.y" label="First cone y" range={PLAN_RANGES.coordinate} />
-        <BandKind />
-        {band === 'fixed' ? (
-          <>
-            <LengthField<Plan> name="band.nearM" label="Gap at least" range={PLAN_RANGES.bandM} />
-            <LengthField<Plan> name="band.farM" label="Gap at most" range={PLAN_RANGES.bandM} />
-          </>
-        ) : (
-          <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
-        )}
-        <FloorChoice />
+        <LengthField<LanePlan>
+          name="pattern.items.0.weave.firstCone.y"
+          label="First cone y"
+          range={PLAN_RANGES.coordinate}
+        />
       </Box>
     </Panel>
+  );
+}
+
+/** Everything of a plan that is typed; the moves have their own list. */
+export function PlanForm({ stance }: { readonly stance: FittedStance }) {
+  const band = useWatch<Plan, 'band.kind'>({ name: 'band.kind' });
+  const isLane = useWatch<Plan, 'pattern'>({ name: 'pattern' })
+    .items.slice(0, 1)
+    .some((item) => 'weave' in item);
+  return (
+    <>
+      {isLane ? <LaneFields /> : <MovesPanel stance={stance} />}
+      <Panel title="Drill">
+        <Box sx={TWO}>
+          <Box sx={{ gridColumn: '1 / -1' }}>
+            <TextLine<Plan> name="name" label="Name" />
+          </Box>
+          {!isLane && <FacingFields />}
+          <NumberField<Plan>
+            name="tempoPerMin"
+            label="Beats a minute"
+            range={PLAN_RANGES.tempoPerMin}
+            step={5}
+          />
+          <ChoiceField<Plan>
+            name="target.kind"
+            label="Target"
+            choices={[
+              ['bag', 'bag'],
+              ['pad', 'pad holder'],
+              ['partner', 'partner'],
+            ]}
+          />
+          <LengthField<Plan> name="target.radiusM" label="Target radius" range={PLAN_RANGES.radiusM} />
+          <LengthField<Plan> name="target.at.x" label="Target x" range={PLAN_RANGES.coordinate} />
+          <LengthField<Plan> name="target.at.y" label="Target y" range={PLAN_RANGES.coordinate} />
+          <BandKind />
+          {band === 'fixed' ? (
+            <>
+              <LengthField<Plan> name="band.nearM" label="Gap at least" range={PLAN_RANGES.bandM} />
+              <LengthField<Plan> name="band.farM" label="Gap at most" range={PLAN_RANGES.bandM} />
+            </>
+          ) : (
+            <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
+          )}
+          <FloorChoice />
+        </Box>
+      </Panel>
+    </>
+  );
+}
+
+/** What the facing follows, and where the stance stands first. */
+function FacingFields() {
+  return (
+    <>
+      <ChoiceField<Plan>
+        name="facing.on"
+        label="Faces"
+        choices={[
+          ['target', 'the target'],
+          ['lane', 'along the lane'],
+          ['free', 'as the student likes'],
+        ]}
+      />
+      <NumberField<StartPlan>
+        name="pattern.start.headingDeg"
+        label="Lane heading"
+        unit="°"
+        range={PLAN_RANGES.laneHeadingDeg}
+        step={5}
+      />
+      <LengthField<StartPlan> name="pattern.start.at.x" label="Start x" range={PLAN_RANGES.coordinate} />
+      <LengthField<StartPlan> name="pattern.start.at.y" label="Start y" range={PLAN_RANGES.coordinate} />
+    </>
   );
 }
 

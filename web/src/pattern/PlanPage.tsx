@@ -5,7 +5,7 @@ import { planFile, planSchema, toOpenKeys, type StoredPlan, type Student } from 
 import type { Judged } from '@angled-chalk/core/check';
 import { midpoint } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
-import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
+import { laneOf, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { performPlan, type Finding } from '@angled-chalk/core/rules';
 import { useMemo, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
@@ -163,12 +163,12 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
               />
             </Panel>
           )}
-          {plan.pattern.wayBack && plan.pattern.coneHeight === 'tall' && (
+          {laneOf(plan)?.wayBack && laneOf(plan)?.coneHeight === 'tall' && (
             <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
               On the way back the student moves backward: use flat markers instead of tall cones.
             </Alert>
           )}
-          <PlanForm />
+          <PlanForm stance={footwork.stance} />
         </Box>
       </Box>
     </>

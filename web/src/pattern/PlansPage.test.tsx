@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { planFile, toOpenKeys, type StoredPlan } from '@angled-chalk/contract';
 import { checkPlan } from '@angled-chalk/core/check';
-import type { Plan } from '@angled-chalk/core/pattern';
+import { laneOf, type Plan } from '@angled-chalk/core/pattern';
 import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Route, Routes, useParams } from 'react-router';
 import { renderInClub, stubProgram, sentJson } from '../../test/club.tsx';
@@ -49,7 +49,7 @@ const give = async (text: string): Promise<void> => {
 test('every pattern is judged for the chosen student', async () => {
   openList();
   const row = (await screen.findByText(first.plan.name)).closest('li')!;
-  expect(row).toHaveTextContent(`${first.plan.pattern.cones} cones, 1.00 m apart`);
+  expect(row).toHaveTextContent(`${laneOf(first.plan)?.cones} cones, 1.00 m apart`);
   const { findings } = checkPlan({ plan: first.plan, student: DEMO_STUDENTS[0]! });
   await waitFor(() =>
     expect(row).toHaveTextContent(
@@ -64,7 +64,7 @@ test('a plan file is stored as it is, a wrong one refused with its place', async
   const text = JSON.stringify(toOpenKeys(planFile(first.plan)));
   await give(text.replace('"cones":', '"cones":-'));
   const told = await screen.findByRole('alert');
-  expect(told).toHaveTextContent('The plan file was not opened: plan.pattern.cones');
+  expect(told).toHaveTextContent('The plan file was not opened: plan.pattern.items[0].weave.cones');
   expect(added).toEqual([]);
   await give(text);
   expect(await screen.findByText(/^opened /)).toBeInTheDocument();

@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { formatLength, type Result } from '@angled-chalk/core/measure';
-import type { Plan } from '@angled-chalk/core/pattern';
+import type { Result } from '@angled-chalk/core/measure';
+import { MOVES } from '@angled-chalk/core/moves';
+import { withLane, type Plan } from '@angled-chalk/core/pattern';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import type { StoredPlan, Student } from '@angled-chalk/contract';
 import { useQuery } from '@tanstack/react-query';
@@ -19,8 +20,17 @@ import { judgeAll } from '../work/useJudged.ts';
 import { useTask } from '../work/useTask.ts';
 import type { InputProblem } from '@angled-chalk/core/measure';
 import { foundIn, type Found } from './kept-judgements.ts';
+import { patternWords } from './pattern-words.ts';
 
-const NEW_PLAN: Plan = { ...DEMO_PLAN, name: 'New zigzag' };
+const NEW_PLAN: Plan = withLane({ ...DEMO_PLAN, name: 'New zigzag' }, { alike: true });
+const NEW_SEQUENCE: Plan = {
+  ...DEMO_PLAN,
+  name: 'New sequence',
+  pattern: {
+    start: { at: { x: 3, y: 4.5 }, headingDeg: 0 },
+    items: [{ move: MOVES.step.usual }, { move: MOVES.pivot.usual }, { move: MOVES.hold.usual }],
+  },
+};
 
 export function PlansPage() {
   const plans = usePlans();
@@ -57,6 +67,9 @@ export function PlansPage() {
             />
             <Button variant="contained" disabled={add.isPending} onClick={() => addOne(NEW_PLAN)}>
               New zigzag
+            </Button>
+            <Button disabled={add.isPending} onClick={() => addOne(NEW_SEQUENCE)}>
+              New sequence
             </Button>
           </>
         }
@@ -112,8 +125,7 @@ function PlanRow({
       onDelete={() => remove(id, plan.name)}
       about={
         <>
-          {plan.pattern.cones} cones, {formatLength(plan.pattern.spacingM, units)} apart, passed at{' '}
-          {formatLength(plan.pattern.sideOffsetM, units)}; {plan.target.kind} as target
+          {patternWords(plan, units)}; {plan.target.kind} as target
         </>
       }
       verdict={

@@ -1,12 +1,12 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { distanceM } from '@angled-chalk/core/geometry';
-import { planJob, zigzagCones } from '@angled-chalk/core/pattern';
+import { conesOf, laneOf, planJob, withLane } from '@angled-chalk/core/pattern';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
 
-const cone = zigzagCones(DEMO_PLAN.pattern)[2]!.at;
+const cone = conesOf(DEMO_PLAN)[2]!.at;
 const [A, B, C] = DEMO_PLAN.floor.datums.map(({ at }) => at);
 
 async function choose(name: string, option: string): Promise<void> {
@@ -54,10 +54,9 @@ test('distances of an earlier state of the floor are told and not used; one alon
   await tape('A', distanceM(A!, cone) + 0.3);
   expect(screen.getByText(/cone 3: these readings cannot tell/)).toBeInTheDocument();
   first.unmount();
-  const { firstCone } = DEMO_PLAN.pattern;
+  const firstCone = laneOf(DEMO_PLAN)?.firstCone ?? { x: 0, y: 0 };
   const moved = {
-    ...DEMO_PLAN,
-    pattern: { ...DEMO_PLAN.pattern, firstCone: { ...firstCone, y: firstCone.y + 0.2 } },
+    ...withLane(DEMO_PLAN, { firstCone: { ...firstCone, y: firstCone.y + 0.2 } }),
   };
   renderInClub(<TapeCheck job={planJob(moved)} keepAs="test" />);
   expect(screen.getByText(/The floor has changed since distances were taped here/)).toBeInTheDocument();

@@ -1,0 +1,140 @@
+import { wrapDeg, distanceM } from '../geometry/index.ts';
+import type { EventKind, FootEvent } from '../pattern/index.ts';
+
+/** Costs of the alignment, in units of "a footfall that does not belong" (own choice), in one table. */
+export const COSTS = {
+  /** A planned event of a move of which nothing was seen, and of a move of which something was. */
+  missedEvent: 0.75,
+  missingBeside: 0.9,
+  /** An event that belongs to no move; before the first and after the last move people walk up and off. */
+  extra: 0.8,
+  beside: 0.3,
+  /** Two events of a move in the other order than planned. */
+  swapped: 0.3,
+  /** What a step differs by, and the place it reached: of the two the better, and each alone. */
+  better: 0.3,
+  step: 0.3,
+  place: 0.05,
+  stepCap: 2.5,
+  /** A turn that differs by this many degrees costs as much as a step that differs by its own length. */
+  turnScaleDeg: 45,
+  turn: 0.5,
+  /** An event of another kind than planned, as a hop for a step. */
+  otherKind: 0.2,
+  rhythm: 0.5,
+  rhythmCap: 2.5,
+  /** Losing or gaining the beat costs once, however far it goes: a pause is a pause. */
+  beatCap: 1.2,
+  /** A beat lost or gained together with a move left out or put in. */
+  shifted: 0.15,
+} as const;
+
+/** A foot that turns on its ball is seen otherwise than one that goes elsewhere. */
+export const isTurn = ({ how }: { readonly how: EventKind }): boolean => how === 'pivot';
+
+/** How badly an event fits a planned one. */
+function eventCost(planned: FootEvent, seen: FootEvent): number {
+  return isTurn(planned) ? turnCost(planned, seen) : stepCost(planned, seen);
+}
+
+/**
+ * How badly a footfall fits a planned one, from the step it made and the place it reached. The better
+ * of the two decides most: a student who is off the marks still makes the planned steps, and one who
+ * finds the mark again still reaches the planned place.
+ */
+function stepCost(planned: FootEvent, seen: FootEvent): number {
+  // In numbers: this is the innermost call.
+  const wantedX = planned.to.x - planned.from.x;
+  const wantedY = planned.to.y - planned.from.y;
+  const offX = seen.to.x - seen.from.x - wantedX;
+  const offY = seen.to.y - seen.from.y - wantedY;
+  const scale = Math.max(0.05, Math.sqrt(wantedX * wantedX + wantedY * wantedY));
+  const off = Math.min(COSTS.stepCap, Math.sqrt(offX * offX + offY * offY) / scale);
+  const away = Math.min(COSTS.stepCap, distanceM(planned.to, seen.to) / scale);
+  return COSTS.better * Math.min(off, away) + COSTS.step * off + COSTS.place * away;
+}
+
+const turnOf = ({ headingBeforeDeg, headingAfterDeg }: FootEvent): number =>
+  headingBeforeDeg === null || headingAfterDeg === null ? 0 : wrapDeg(headingAfterDeg - headingBeforeDeg);
+
+function turnCost(planned: FootEvent, seen: FootEvent): number {
+  const off = Math.abs(wrapDeg(turnOf(seen) - turnOf(planned))) / COSTS.turnScaleDeg;
+  return COSTS.turn * Math.min(COSTS.stepCap, off);
+}
+
+/** What it costs to take events for those of a move, and the track's clock minus the plan's by them. */
+export interface Taken {
+  readonly cost: number;
+  readonly clockS: number;
+  /** For each seen event the planned one it is taken for. */
+  readonly as: readonly FootEvent[];
+}
+
+/**
+ * Takes some events, in the order in which they were seen, for those of a move: each for one planned event of
+ * its foot and kind, the cheapest way. Null where one of them has none.
+ * @param planned the events of the move that can be seen, in their order
+ */
+export function takenFor(
+  planned: readonly FootEvent[],
+  seen: readonly FootEvent[],
+  intervalS: number,
+): Taken | null {
+  let best: Taken | null = null;
+  const assign = (i: number, as: readonly FootEvent[], cost: number): void => {
+    const event = seen[i];
+    if (!event) {
+      const total = cost + orderCost(planned, seen, as, intervalS);
+      if (!best || total < best.cost) best = { cost: total, clockS: clockOf(planned, seen, as), as };
+      return;
+    }
+    for (const one of planned)
+      if (one.foot === event.foot && isTurn(one) === isTurn(event) && !as.includes(one))
+        assign(i + 1, [...as, one], cost + eventCost(one, event));
+  };
+  assign(0, [], COSTS.missingBeside * (planned.length - seen.length));
+  return best;
+}
+
+function orderCost(
+  planned: readonly FootEvent[],
+  seen: readonly FootEvent[],
+  as: readonly FootEvent[],
+  intervalS: number,
+): number {
+  const wanted = planned.filter((one) => as.includes(one));
+  let cost = 0;
+  for (let i = 1; i < seen.length; i++) {
+    const [before, now] = [seen[i - 1]!, seen[i]!];
+    if (planned.indexOf(as[i]!) < planned.indexOf(as[i - 1]!)) cost += COSTS.swapped;
+    const rhythm = (now.landS - before.landS - (wanted[i]!.landS - wanted[i - 1]!.landS)) / (intervalS / 2);
+    cost += COSTS.rhythm * Math.min(COSTS.rhythmCap, rhythm * rhythm);
+  }
+  return cost;
+}
+
+/** The first landing seen against the one it was: against the beat where all of the move was seen. */
+const clockOf = (
+  planned: readonly FootEvent[],
+  seen: readonly FootEvent[],
+  as: readonly FootEvent[],
+): number => {
+  const wanted = seen.length === planned.length ? planned[0] : as[0];
+  return (seen[0]?.landS ?? NaN) - (wanted?.landS ?? NaN);
+};
+
+/** What it costs that the track's clock moved against the plan's since the move matched before. */
+export function beatCost(changeS: number, intervalS: number): number {
+  if (Number.isNaN(changeS)) return 0;
+  const off = changeS / (intervalS / 2);
+  return Math.min(COSTS.beatCap, off * off);
+}
+
+/** A move left out or put in may take its beat with it. */
+export function beatCostAfterSkip(changeS: number, intervalS: number): number {
+  return Math.min(
+    beatCost(changeS, intervalS),
+    COSTS.shifted + beatCost(changeS - intervalS, intervalS),
+    COSTS.shifted + beatCost(changeS + intervalS, intervalS),
+  );
+}

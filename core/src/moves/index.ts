@@ -1,0 +1,18 @@
+export {
+  arcTurnDeg,
+  type Balls,
+  ballOnWay,
+  ballsAfter,
+  type Channel,
+  type EventKind,
+  eventsOf,
+  type FootEvent,
+  shownBy,
+  type Stand,
+  turnOfDeg,
+  wayOfM,
+} from './event.ts';
+export type { Around, EventPlan, FieldSpec, Judged, Laid, Position } from './kind.ts';
+export { bothTo, centreOf, standAt, standOn, withLead } from './laying.ts';
+export type { FootInStance, Move, MoveName } from './move.ts';
+export { judgedOf, layOut, mirrorMove, MOVE_NAMES, MOVES, moveWords } from './moves.ts';

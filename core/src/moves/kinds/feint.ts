@@ -1,0 +1,24 @@
+import type { MoveKind } from '../kind.ts';
+import { choiceField, footOf, OWN_COURSE } from '../laying.ts';
+
+const BEATS = 0.25;
+
+/** A foot lifts a little and returns. */
+export const feint: MoveKind<'feint'> = {
+  name: 'Foot feint',
+  usual: { do: 'feint', foot: 'lead' },
+  next: (move, { at, beatS }) => {
+    const foot = footOf(at.lead, move.foot);
+    return [
+      {
+        after: at,
+        beats: 1,
+        events: [{ foot, how: 'raise', to: at.feet[foot], fromS: 0, toS: BEATS * beatS }],
+      },
+    ];
+  },
+  mirror: (move) => move,
+  words: ({ foot }) => `Feint with the ${foot} foot`,
+  fields: [choiceField('foot', 'Foot', ['lead', 'rear'])],
+  judged: OWN_COURSE,
+};

@@ -1,0 +1,16 @@
+import type { MoveKind } from '../kind.ts';
+import { kicked, KICKS } from '../kicking.ts';
+import { choiceField, footOf } from '../laying.ts';
+
+const BEATS = 0.8;
+
+/** The rear leg raised; it goes back, or comes down in front. */
+export const knee: MoveKind<'knee'> = {
+  name: 'Knee',
+  usual: { do: 'knee', lands: 'behind' },
+  next: ({ lands }, around) => [kicked(around, { leg: footOf(around.at.lead, 'rear'), lands, beats: BEATS })],
+  mirror: (move) => move,
+  words: ({ lands }) => `Knee, down ${lands === 'behind' ? 'behind' : 'in front'}`,
+  fields: [choiceField('lands', 'Comes down', ['behind', 'in-front'])],
+  judged: KICKS,
+};

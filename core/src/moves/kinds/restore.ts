@@ -1,0 +1,19 @@
+import { otherFoot } from '../../body/index.ts';
+import type { MoveKind } from '../kind.ts';
+import { choiceField, mirrorSide, oneFoot, OWN_COURSE, standOn } from '../laying.ts';
+
+/** One foot closes to the fitted stance; the other stays. */
+export const restore: MoveKind<'restore'> = {
+  name: 'Restore the stance',
+  usual: { do: 'restore', foot: 'right' },
+  next: ({ foot }, around) => {
+    const { at, stance } = around;
+    const stays = otherFoot(foot);
+    const due = standOn(stance, stays, at.feet[stays].ball, at.facingDeg);
+    return [oneFoot(around, foot, due.feet[foot].ball)];
+  },
+  mirror: (move) => ({ ...move, foot: mirrorSide(move.foot) }),
+  words: ({ foot }) => `The ${foot} foot closes to the stance`,
+  fields: [choiceField('foot', 'Foot', ['left', 'right'])],
+  judged: OWN_COURSE,
+};

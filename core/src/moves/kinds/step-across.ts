@@ -1,0 +1,24 @@
+import type { MoveKind } from '../kind.ts';
+import {
+  LENGTH_FIELD,
+  lengthWords,
+  metresOf,
+  mirrorSide,
+  numberField,
+  SIDE_FIELD,
+  travel,
+} from '../laying.ts';
+
+/** The near-side foot diagonally outside the other one's lead foot, the other follows. */
+export const stepAcross: MoveKind<'step-across'> = {
+  name: 'Step across',
+  usual: { do: 'step-across', side: 'left', bearingDeg: 45, length: { value: 0.34, unit: 'separations' } },
+  next: ({ side, bearingDeg, length }, around) => [
+    travel(around, side === 'left' ? -bearingDeg : bearingDeg, metresOf(length, around), side),
+  ],
+  mirror: (move) => ({ ...move, side: mirrorSide(move.side) }),
+  words: ({ side, bearingDeg, length }, units) =>
+    `Step across, ${Math.round(bearingDeg)}° ${side}, ${lengthWords(length, units)}`,
+  fields: [SIDE_FIELD, numberField('bearingDeg', 'At', [20, 70], '°'), LENGTH_FIELD],
+  judged: { order: true, halfStep: true, ownCourse: true },
+};

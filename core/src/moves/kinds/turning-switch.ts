@@ -1,0 +1,35 @@
+import { otherFoot } from '../../body/index.ts';
+import { wrapDeg } from '../../geometry/index.ts';
+import type { MoveKind } from '../kind.ts';
+import { howTheyGo, mirrorDeg, numberField, OWN_COURSE, standOn, turnsTo, withLead } from '../laying.ts';
+
+const BEATS = 0.6;
+const SLOWEST_S = 0.6;
+
+/** The rear foot steps through while the facing turns. */
+export const turningSwitch: MoveKind<'turning-switch'> = {
+  name: 'Turning switch',
+  usual: { do: 'turning-switch', byDeg: 90 },
+  next: ({ byDeg }, { at, stance, beatS }) => {
+    const rear = otherFoot(at.lead);
+    const facingDeg = wrapDeg(at.facingDeg + byDeg);
+    const { ball } = at.feet[at.lead];
+    const after = standOn(withLead(stance, rear), at.lead, ball, facingDeg);
+    const slot = { fromS: 0, toS: Math.min(SLOWEST_S, BEATS * beatS) };
+    return [
+      {
+        after,
+        beats: 1,
+        turns: true,
+        events: [
+          { foot: rear, how: howTheyGo(stance), to: after.feet[rear], about: ball, ...slot },
+          ...turnsTo(at.feet[at.lead], after.feet[at.lead], at.lead, slot),
+        ],
+      },
+    ];
+  },
+  mirror: (move) => ({ ...move, byDeg: mirrorDeg(move.byDeg) }),
+  words: ({ byDeg }) => `Turning switch, ${Math.abs(Math.round(byDeg))}° ${byDeg < 0 ? 'left' : 'right'}`,
+  fields: [numberField('byDeg', 'Turn', [-180, 180], '°')],
+  judged: OWN_COURSE,
+};

@@ -1,0 +1,15 @@
+import type { MoveKind } from '../kind.ts';
+import { choiceField, footOf, LENGTH_FIELD, lengthWords, metresOf, travel } from '../laying.ts';
+
+/** The freed foot steps forward a little, the other follows the same; the head goes on a V under the line. */
+export const weaveStep: MoveKind<'weave-step'> = {
+  name: 'Weave and step',
+  usual: { do: 'weave-step', first: 'lead', length: { value: 0.1, unit: 'm' } },
+  next: ({ first, length }, around) => [
+    travel(around, 0, metresOf(length, around), footOf(around.at.lead, first)),
+  ],
+  mirror: (move) => move,
+  words: ({ first, length }, units) => `Weave and step, ${first} foot first, ${lengthWords(length, units)}`,
+  fields: [choiceField('first', 'First', ['lead', 'rear']), LENGTH_FIELD],
+  judged: { order: true, halfStep: true, ownCourse: true },
+};

@@ -1,0 +1,199 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import { PLAN_RANGES } from '@angled-chalk/contract';
+import { rulerOf, type FittedStance, type Measure, type Ruler } from '@angled-chalk/core/body';
+import { MOVE_NAMES, MOVES, type FieldSpec, type MoveName } from '@angled-chalk/core/moves';
+import type { Cue, Item, Plan } from '@angled-chalk/core/pattern';
+import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { useUnits } from '../app/club.tsx';
+import { MeasureBox } from '../floor/MeasureBox.tsx';
+import { NumberBox } from '../parts/boxes.tsx';
+import { Panel } from '../parts/Page.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
+import { itemWords } from './pattern-words.ts';
+
+const KINDS = MOVE_NAMES.map((name) => [name, MOVES[name].name] as const);
+const CHOICE_WORDS: Readonly<Record<string, string>> = { 'in-place': 'in place', 'in-front': 'in front' };
+
+/** The moves of a plan as a list to be typed: kind, numbers, beats, order. */
+export function MovesPanel({ stance }: { readonly stance: FittedStance }) {
+  const ruler = rulerOf(stance);
+  const { setValue } = useFormContext<Plan>();
+  const { items, start } = useWatch<Plan, 'pattern'>({ name: 'pattern' });
+  const write = (next: readonly Item[]): void => {
+    if (next.length > 0) setValue('pattern', { start, items: next }, { shouldDirty: true });
+  };
+  const put = (i: number, item: Item): void => write(items.with(i, item));
+  const swap = (i: number, j: number): void => {
+    const [a, b] = [items[i], items[j]];
+    if (a && b) write(items.with(i, b).with(j, a));
+  };
+  return (
+    <Panel title={`Moves (${items.length})`}>
+      <Box
+        component="ol"
+        aria-label="Moves"
+        sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.5 }}
+      >
+        {items.map((item, i) => (
+          <Box
+            component="li"
+            // The list is short and its rows have nothing of their own but what stands in them.
+            key={i}
+            sx={{
+              display: 'grid',
+              gap: 1,
+              borderTop: i > 0 ? 1 : 0,
+              borderColor: 'divider',
+              pt: i > 0 ? 1.5 : 0,
+            }}
+          >
+            <MoveRow
+              item={item}
+              ruler={ruler}
+              number={i + 1}
+              isLast={i === items.length - 1}
+              onChange={(next) => put(i, next)}
+              onUp={() => swap(i, i - 1)}
+              onDown={() => swap(i, i + 1)}
+              onDelete={() => write(items.toSpliced(i, 1))}
+            />
+          </Box>
+        ))}
+      </Box>
+      <Button
+        startIcon={<Plus size={18} />}
+        sx={{ mt: 1 }}
+        onClick={() => write([...items, { move: MOVES.step.usual }])}
+      >
+        Add a move
+      </Button>
+    </Panel>
+  );
+}
+
+interface MoveRowProps {
+  readonly ruler: Ruler;
+  readonly item: Item;
+  readonly number: number;
+  readonly isLast: boolean;
+  readonly onChange: (item: Item) => void;
+  readonly onUp: () => void;
+  readonly onDown: () => void;
+  readonly onDelete: () => void;
+}
+
+function MoveRow({ item, ruler, number, isLast, onChange, onUp, onDown, onDelete }: MoveRowProps) {
+  const units = useUnits();
+  const words = itemWords(item, units);
+  return (
+    <>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+        <Box sx={{ flex: 1, fontWeight: 600 }}>
+          {number}. {words}
+        </Box>
+        <IconButton aria-label={`Move ${number} up`} disabled={number === 1} onClick={onUp}>
+          <ArrowUp size={18} />
+        </IconButton>
+        <IconButton aria-label={`Move ${number} down`} disabled={isLast} onClick={onDown}>
+          <ArrowDown size={18} />
+        </IconButton>
+        <IconButton aria-label={`Delete move ${number}`} disabled={isLast && number === 1} onClick={onDelete}>
+          <Trash2 size={18} />
+        </IconButton>
+      </Box>
+      {'move' in item && <CueFields cue={item} ruler={ruler} onChange={onChange} />}
+    </>
+  );
+}
+
+function CueFields({
+  cue,
+  ruler,
+  onChange,
+}: {
+  readonly cue: Cue;
+  readonly ruler: Ruler;
+  readonly onChange: (cue: Cue) => void;
+}) {
+  const { move } = cue;
+  // The fields of a kind name the keys of its own moves.
+  const set = (key: string, value: unknown): void => onChange({ ...cue, move: { ...move, [key]: value } });
+  const valueOf = (key: string): unknown => Object.entries(move).find(([name]) => name === key)?.[1];
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>
+      <SelectBox<MoveName>
+        label="Kind"
+        value={move.do}
+        choices={KINDS}
+        onChoice={(name) => onChange({ ...cue, move: MOVES[name].usual })}
+      />
+      <NumberBox
+        label="Beats"
+        value={cue.beats}
+        step={0.5}
+        help={cue.beats === undefined ? 'as usual' : undefined}
+        error={
+          cue.beats !== undefined && (cue.beats < PLAN_RANGES.beats[0] || cue.beats > PLAN_RANGES.beats[1])
+            ? `A number from ${PLAN_RANGES.beats[0]} to ${PLAN_RANGES.beats[1]}.`
+            : undefined
+        }
+        onNumber={(beats) => onChange({ ...cue, beats })}
+      />
+      {MOVES[move.do].fields.map((field) => (
+        <MoveField
+          ruler={ruler}
+          key={field.key}
+          field={field}
+          value={valueOf(field.key)}
+          onValue={(value) => set(field.key, value)}
+        />
+      ))}
+    </Box>
+  );
+}
+
+const isMeasure = (value: unknown): value is Measure =>
+  typeof value === 'object' && value !== null && 'value' in value && 'unit' in value;
+
+function MoveField({
+  field,
+  value,
+  ruler,
+  onValue,
+}: {
+  readonly ruler: Ruler;
+  readonly field: FieldSpec;
+  readonly value: unknown;
+  readonly onValue: (value: unknown) => void;
+}) {
+  if (field.as === 'choice')
+    return (
+      <SelectBox
+        label={field.label}
+        value={String(value)}
+        choices={field.choices.map((choice) => [choice, CHOICE_WORDS[choice] ?? choice] as const)}
+        onChoice={onValue}
+      />
+    );
+  if (field.as === 'number')
+    return (
+      <NumberBox
+        label={field.label}
+        unit={field.unit || undefined}
+        value={Number(value)}
+        step={field.unit === '°' ? 5 : field.whole ? 1 : 0.05}
+        error={
+          Number(value) < field.least || Number(value) > field.most
+            ? `A number from ${field.least} to ${field.most}.`
+            : undefined
+        }
+        onNumber={(next) => next !== undefined && onValue(next)}
+      />
+    );
+  return isMeasure(value) ? (
+    <MeasureBox label={field.label} value={value} ruler={ruler} onValue={onValue} />
+  ) : null;
+}
