@@ -109,7 +109,7 @@ function oneDrill(
   const plan = { ...withLane(DEMO_PLAN, { startSide }), tempoPerMin };
   const drill = { plan, student };
   const faulty = chance.uniform() < 0.6;
-  const moves = expand(drill).moves.length;
+  const { moves } = expand(drill);
   const faults = faulty
     ? spreadFaults(
         Array.from({ length: 3 }, () => pick(SIMULATED_FAULTS, chance.below)),

@@ -1,8 +1,11 @@
+import type { Measure } from '@angled-chalk/core/body';
 import { chanceFrom } from '@angled-chalk/core/measure';
+import type { Move } from '@angled-chalk/core/moves';
 import {
   expand,
   laneOf,
   withLane,
+  type Item,
   type Plan,
   type PlannedDrill,
   type Weave,
@@ -50,5 +53,40 @@ export function perfectTrack(drill: PlannedDrill, rateHz = 100): Track {
   const footwork = expand(drill);
   const chance = chanceFrom(1);
   const truth = walk(drill, footwork, [], PERFECT.habits, chance);
-  return sampleWalk(truth, { ...PERFECT, rateHz }, chance, false);
+  return sampleWalk(truth, { ...PERFECT, rateHz }, chance);
 }
+
+const metres = (value: number): Measure => ({ value, unit: 'm' });
+/** Items of moves, each with as many beats as it has of its own. */
+export const items = (moves: readonly Move[]): Item[] => moves.map((move) => ({ move }));
+
+/** Moves on a roomy floor that faces one way: nothing on it but a bag far ahead. */
+export const planOf = (moves: readonly Move[], more: Partial<Plan> = {}): Plan => ({
+  name: 'Sequence',
+  floor: DEMO_PLAN.floor,
+  target: { ...DEMO_PLAN.target, at: { x: 3, y: 7.4 } },
+  facing: { on: 'lane' },
+  pattern: { start: { at: { x: 3, y: 3.5 }, headingDeg: 0 }, items: items(moves) },
+  band: { kind: 'around-plan', toleranceM: 1 },
+  tempoPerMin: 60,
+  ...more,
+});
+
+/** One of most kinds of move, with a step between them. */
+export const EVERYTHING: readonly Move[] = (
+  [
+    { do: 'in-out', length: metres(0.13) },
+    { do: 'pivot', on: 'lead', byDeg: 45 },
+    { do: 'half-steps', bearingDeg: 90, distance: metres(0.3) },
+    { do: 'pivot', on: 'rear', byDeg: -45 },
+    { do: 'switch', how: 'in-place' },
+    { do: 'slip', side: 'left', way: 'forward', length: metres(0.13), passes: 2 },
+    { do: 'switch', how: 'stepping' },
+    { do: 'round-kick', leg: 'rear', lands: 'behind' },
+    { do: 'step', bearingDeg: 180, length: metres(0.13), feet: 'both' },
+    { do: 'push-kick', leg: 'rear', lands: 'in-front' },
+    { do: 'in-out', length: metres(0.13) },
+    { do: 'turning-switch', byDeg: 90 },
+    { do: 'half-steps', bearingDeg: -90, distance: metres(0.3) },
+  ] as const satisfies readonly Move[]
+).flatMap((move) => [move, { do: 'step', bearingDeg: 0, length: metres(0.1), feet: 'both' }]);

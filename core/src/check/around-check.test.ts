@@ -22,7 +22,11 @@ const drill = drillOf(0);
 const footwork = expand(drill);
 const { moves } = footwork;
 const walked = (of: (event: FootEvent, i: number) => FootEvent): AlignedMove[] =>
-  moves.map((planned, i) => ({ planned, observed: planned.events.map((event) => of(event, i)) }));
+  moves.map((planned, i) => ({
+    planned,
+    expected: planned.events,
+    observed: planned.events.map((event) => of(event, i)),
+  }));
 const movedBy = (map: (p: Point) => Point) =>
   walked((event) => ({ ...event, from: map(event.from), to: map(event.to) }));
 
@@ -100,7 +104,7 @@ describe('tempo', () => {
     const events = moves.flatMap((move) =>
       move.events.map((event) => ({ ...event, liftS: pace * event.liftS, landS: pace * event.landS })),
     );
-    const { rows } = matchToPlan(moves, events, 1);
+    const { rows } = matchToPlan(moves, events, { intervalS: 1, shows: () => true });
     expect(rows.every(({ observed }) => observed.length === 2)).toBe(true);
     expect(rows.map(({ planned }) => planned)).toEqual(moves);
   });
@@ -109,10 +113,19 @@ describe('tempo', () => {
 test('only what stands before the first and after the last found move is beside the drill', () => {
   const extra = (n: number): AlignedMove => ({
     planned: null,
+    expected: [],
     observed: [{ ...moves[0]!.events[0]!, number: n }],
   });
-  const missed = (i: number): AlignedMove => ({ planned: moves[i]!, observed: [] });
-  const seen = (i: number): AlignedMove => ({ planned: moves[i]!, observed: moves[i]!.events });
+  const missed = (i: number): AlignedMove => ({
+    planned: moves[i]!,
+    expected: moves[i]!.events,
+    observed: [],
+  });
+  const seen = (i: number): AlignedMove => ({
+    planned: moves[i]!,
+    expected: moves[i]!.events,
+    observed: moves[i]!.events,
+  });
   const all = [extra(1), missed(0), extra(2), seen(1), extra(3), seen(2), missed(3), extra(4)];
   const { rows, walkedUp, walkedOff } = drillRows(all);
   expect(walkedUp).toEqual([all[0], all[2]]);

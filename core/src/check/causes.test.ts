@@ -16,7 +16,11 @@ const off = (event: FootEvent, from: number, to: number): FootEvent => ({
 const rows = (beside: Readonly<Record<number, readonly [number, number]>> = {}): AlignedMove[] =>
   moves.map((planned) => {
     const [from, to] = beside[planned.number] ?? [0, 0];
-    return { planned, observed: planned.events.map((event) => off(event, from, to)) };
+    return {
+      planned,
+      expected: planned.events,
+      observed: planned.events.map((event) => off(event, from, to)),
+    };
   });
 const found = (
   fault: FaultName,

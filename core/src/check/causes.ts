@@ -1,7 +1,7 @@
 import { distanceM } from '../geometry/index.ts';
 import { FAULT_NAMES, type Finding } from '../rules/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
-import type { AlignedMove } from '../matching/index.ts';
+import { plannedFor, type AlignedMove } from '../matching/index.ts';
 
 /** A finding with what follows from it: a fault, or where it cannot be told, perhaps one. */
 export interface Cause extends Finding {
@@ -49,7 +49,7 @@ interface MoveSeen {
 function offMarks({ planned, observed }: MoveSeen): { beforeM: number; afterM: number } {
   let [beforeM, afterM] = [0, 0];
   for (const seen of observed) {
-    const wanted = planned.events.find((event) => event.foot === seen.foot);
+    const wanted = plannedFor(planned, seen);
     if (!wanted) continue;
     beforeM = Math.max(beforeM, distanceM(seen.from, wanted.from));
     afterM = Math.max(afterM, distanceM(seen.to, wanted.to));

@@ -1,11 +1,11 @@
 import { eventsOf, expand, type Balls, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 import { judge, performPlan, type Finding } from '../rules/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import { detectFootfalls } from '../detection/index.ts';
+import { detectFootfalls, withTurns } from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
 import { frameOf, type FrameReport } from '../matching/index.ts';
 import { judgeAsMarked } from './judge-track.ts';
-import { matchToPlan } from '../matching/index.ts';
+import { matchToPlan, showsOf } from '../matching/index.ts';
 import { questionOf, type Question } from '../matching/index.ts';
 import { drillRead, trackRead, type Reading } from '../matching/index.ts';
 import type { CheckReport } from './report.ts';
@@ -31,6 +31,9 @@ export interface CheckSteps {
   /** How the recording is to be read where it is not what it seemed. */
   readonly reading?: Reading;
 }
+
+/** Whether a plan asks for turns of a foot that stands. */
+const turnsAreAsked = ({ moves }: Footwork): boolean => eventsOf(moves).some(({ how }) => how === 'pivot');
 
 /** The findings of a plan before anyone walks it. */
 export function checkPlan(drill: PlannedDrill): { footwork: Footwork; findings: Finding[] } {
@@ -67,10 +70,14 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
   const track = trackRead(recorded, reading, given.plan);
   const footwork = expand(asked);
   progress(0.15, 'Finding footfalls');
-  const detection = detectFootfalls(track);
+  const landings = detectFootfalls(track);
+  const detection = turnsAreAsked(footwork) ? withTurns(landings) : landings;
   progress(0.5, 'Matching steps to the plan');
   const seen = { track, detection };
-  const match = matchToPlan(footwork.moves, detection.events, 60 / asked.plan.tempoPerMin);
+  const match = matchToPlan(footwork.moves, detection.events, {
+    intervalS: 60 / asked.plan.tempoPerMin,
+    shows: showsOf(detection),
+  });
   const question = questionOf(asked, detection, match);
   const frame = question ? null : frameOf(match.rows);
   progress(0.7, 'Judging');

@@ -21,6 +21,7 @@ const within = (placeM: number): EventUncertainty => ({ ...EXACT_EVENT, fromM: p
 
 const row = (seen: FootEvent, of: PlannedMove = move): AlignedMove => ({
   planned: of,
+  expected: of.events,
   observed: [seen, of.events[1]!],
 });
 const compared = (seen: FootEvent, u = EXACT_EVENT) => compareWithPlan([row(seen)], asSure(u));
@@ -77,7 +78,7 @@ test('what the capture is unsure of is left open', () => {
 });
 
 test('a step shorter than the capture can tell from its noise is perhaps missed', () => {
-  const missed = [{ planned: move, observed: [] }];
+  const missed = [{ planned: move, expected: move.events, observed: [] }];
   const verdictAt = (smallestStepM: number) =>
     compareWithPlan(missed, { ...asSure(EXACT_EVENT), smallestStepM })[0]!.verdict;
   expect(verdictAt(0.05)).toBe('not-met');
@@ -87,8 +88,8 @@ test('a step shorter than the capture can tell from its noise is perhaps missed'
 test('a missed move is told at its beat in the capture, an extra one where it landed', () => {
   const found = compareWithPlan(
     [
-      { planned: move, observed: [] },
-      { planned: null, observed: [later(lead, 3)] },
+      { planned: move, expected: move.events, observed: [] },
+      { planned: null, expected: [], observed: [later(lead, 3)] },
     ],
     { ...asSure(EXACT_EVENT), planToTrackS: (timeS) => timeS + 10 },
   );

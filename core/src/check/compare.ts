@@ -10,7 +10,7 @@ import {
 } from '../geometry/index.ts';
 import type { FootName, RuleLimits } from '../body/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
-import { finding, LEAST_STEP_LIMIT_M, type EventUncertainty, type Found } from '../rules/index.ts';
+import { finding, isTravel, LEAST_STEP_LIMIT_M, type EventUncertainty, type Found } from '../rules/index.ts';
 import { atMost } from '../measure/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
 
@@ -55,19 +55,26 @@ export function compareWithPlan(rows: readonly AlignedMove[], comparison: Compar
   let offMark = false;
   const stands = new Map<FootName, Point>();
   return rows.flatMap((row): Found[] => {
-    const { planned, observed } = row;
+    const { planned, expected, observed } = row;
     for (const event of observed) stands.set(event.foot, event.to);
     if (!planned) {
+      const steps = observed.filter(isTravel);
+      // Feet turn under a body that settles: that is no move.
+      if (steps.length === 0) return [];
       offMark = true;
-      return extraMove(observed, comparison);
+      return extraMove(steps, comparison);
     }
     if (observed.length === 0) {
+      if (expected.length === 0) return [];
       offMark = true;
-      return isThereAlready(planned, stands, comparison) ? [] : [missedMove(planned, comparison)];
+      return isThereAlready(planned, stands, comparison) ? [] : [missedMove(planned, expected, comparison)];
     }
-    const seen = observed.find((event) => event.foot === planned.firstFoot);
-    const found = seen ? leadStep(planned, seen, comparison, offMark) : [];
-    offMark = found.length > 0 || observed.length === 1;
+    const [lead] = expected.filter(isTravel);
+    const seen = lead && observed.find((event) => isTravel(event) && event.foot === lead.foot);
+    // A foot that swings round the other is judged by its turn and its circle, a kick by where it comes down.
+    const isStep = lead && !lead.about && lead.how !== 'raise';
+    const found = isStep && seen ? leadStep({ planned, lead }, seen, comparison, offMark) : [];
+    offMark = found.length > 0 || observed.length < expected.length;
     return found;
   });
 }
@@ -106,7 +113,7 @@ function isThereAlready(
   stands: ReadonlyMap<FootName, Point>,
   { limits, smallestStepM }: Comparison,
 ): boolean {
-  const wayM = Math.max(...events.map(({ from, to }) => distanceM(from, to)));
+  const wayM = Math.max(0, ...events.map(({ from, to }) => distanceM(from, to)));
   const nearM = Math.max(smallestStepM, LEAST_STEP_LIMIT_M, limits.stepShare * wayM);
   return (['left', 'right'] as const).every((foot) => {
     const at = stands.get(foot);
@@ -114,26 +121,36 @@ function isThereAlready(
   });
 }
 
-function missedMove(planned: PlannedMove, { planToTrackS, isBlindAt, smallestStepM }: Comparison): Found {
+function missedMove(
+  planned: PlannedMove,
+  expected: readonly FootEvent[],
+  { planToTrackS, isBlindAt, smallestStepM }: Comparison,
+): Found {
   const timeS = planToTrackS(planned.beatS);
-  const longestM = Math.max(...planned.events.map(({ from, to }) => distanceM(from, to)));
+  const longestM = Math.max(0, ...expected.map(({ from, to }) => distanceM(from, to)));
+  const isTurn = !expected.some(isTravel);
   return {
-    ...countOf(longestM < smallestStepM || isBlindAt(timeS)),
+    ...countOf((!isTurn && longestM < smallestStepM) || isBlindAt(timeS)),
     fault: 'missed-move',
     timeS,
     foot: planned.firstFoot,
     moveNumber: planned.number,
-    at: planned.events[0]!.to,
+    at: expected[0]?.to ?? null,
   };
 }
 
+/** The step that leads a move. */
+interface Leading {
+  readonly planned: PlannedMove;
+  readonly lead: FootEvent;
+}
+
 function leadStep(
-  move: PlannedMove,
+  { planned: move, lead: planned }: Leading,
   seen: FootEvent,
   { limits, uOf }: Comparison,
   offMark: boolean,
 ): Found[] {
-  const planned = move.events[0]!;
   const errors = stepErrors(planned, seen);
   const wayM = distanceM(planned.from, planned.to);
   const limitM = Math.max(LEAST_STEP_LIMIT_M, limits.stepShare * wayM);

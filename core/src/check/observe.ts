@@ -121,6 +121,13 @@ export function performTrack(
   };
 }
 
+/** How a body should stand between two moves: the plan's, until a later move says otherwise. */
+interface Standing {
+  readonly lead: FootName;
+  readonly faces: PerformedMove['faces'];
+  readonly facingDeg: number;
+}
+
 /** Rows of an alignment as moves that were performed, each with how the body stood before and after it. */
 export function performedMoves(
   rows: readonly AlignedMove[],
@@ -129,25 +136,37 @@ export function performedMoves(
   const { positionM } = seen.uncertainty;
   const uM = { left: positionM, right: positionM };
   const toesDeg: Record<FootName, number | null> = { left: null, right: null };
-  const standing = (balls: Balls, timeS: number): SeenStand => ({
+  const standing = (balls: Balls, timeS: number, { lead, faces, facingDeg }: Standing): SeenStand => ({
     ...balls,
-    lead: seen.stance.leadSide,
-    facingDeg: headingDeg(midpoint(balls.left, balls.right), seen.targetAt(timeS)),
+    lead,
+    facingDeg:
+      faces === 'target' ? headingDeg(midpoint(balls.left, balls.right), seen.targetAt(timeS)) : facingDeg,
     toesDeg: { ...toesDeg },
     uM: { ...uM },
   });
+  const firstPlanned = rows.find(({ planned }) => planned)?.planned;
+  let stands: Standing = {
+    lead: firstPlanned?.before.lead ?? seen.stance.leadSide,
+    faces: firstPlanned?.faces ?? 'target',
+    facingDeg: firstPlanned?.before.facingDeg ?? 0,
+  };
   let balls = seen.start;
   return rows.flatMap(({ planned, observed: events }): PerformedMove[] => {
     const [first, last] = [events[0], events.at(-1)];
+    const stood = planned
+      ? { ...stands, lead: planned.before.lead, facingDeg: planned.before.facingDeg }
+      : stands;
+    if (planned)
+      stands = { lead: planned.after.lead, faces: planned.faces, facingDeg: planned.after.facingDeg };
     if (!first || !last) return [];
-    const before = standing(balls, first.liftS);
+    const before = standing(balls, first.liftS, stood);
     balls = ballsAfter(balls, events);
     for (const event of events) {
       uM[event.foot] = seen.uOf(event).toM;
       toesDeg[event.foot] = event.headingAfterDeg;
     }
-    const after = standing(balls, last.landS);
-    return [{ moveNumber: planned?.number ?? null, planned, events, before, after }];
+    const after = standing(balls, last.landS, stands);
+    return [{ moveNumber: planned?.number ?? null, planned, events, before, after, faces: stands.faces }];
   });
 }
 

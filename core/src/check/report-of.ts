@@ -1,12 +1,12 @@
 import { distanceM } from '../geometry/index.ts';
-import type { Finding, Performance } from '../rules/index.ts';
+import { isTravel, type Finding, type Performance } from '../rules/index.ts';
 import type { Verdict } from '../measure/index.ts';
 import { medianOf } from '../track/index.ts';
 import { balanceReport } from './balance.ts';
 import { captureReport } from './capture.ts';
 import { flatFindings, type Cause } from './causes.ts';
 import { stepErrors } from './compare.ts';
-import type { FrameReport } from '../matching/index.ts';
+import type { AlignedMove, FrameReport } from '../matching/index.ts';
 import type { JudgedTrack, SeenTrack } from './judge-track.ts';
 import { errorScores } from './measures.ts';
 import type { Question } from '../matching/index.ts';
@@ -30,9 +30,10 @@ interface Circumstances {
 
 /** The report of a judged recording. While a question stands in the way it holds no fault. */
 export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumstances): CheckReport {
-  const { rows, footwork, performance, planFindings, notes, tempo } = judged;
+  const { rows, performance, planFindings, notes, tempo } = judged;
   const { detection } = seen;
-  const matched = rows.filter((row) => row.planned && row.observed.length > 0).length;
+  const shown = rows.filter((row) => row.expected.length > 0);
+  const matched = shown.filter((row) => row.observed.length > 0).length;
   const isJudged = !around.isOpen && matched > 0;
   const causes = isJudged ? judged.causes : [];
   const faults = causes.filter((cause) => cause.verdict === 'not-met');
@@ -46,7 +47,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     verdict: {
       outcome: outcomeOf(faults.length, undecided.length, isJudged),
       matched: isJudged ? matched : 0,
-      planned: footwork.moves.length,
+      planned: shown.length,
       faultCount: faults.length,
       undecidedCount: undecided.length,
     },
@@ -66,11 +67,23 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
   };
 }
 
+/** Whether everything of a move was seen that the recording can show. */
+const isWhole = ({ expected, observed }: AlignedMove): boolean =>
+  observed.length > 0 && observed.length === expected.length;
+
+function statusOf({ planned, expected, observed }: AlignedMove): MoveReport['status'] {
+  if (!planned) return 'extra';
+  if (expected.length === 0) return 'unseen';
+  if (observed.length === 0) return 'missed';
+  return observed.length < expected.length ? 'one-foot' : 'matched';
+}
+
 /** Start of the drill in the capture's clock against the plan's. */
 function offsetOf(rows: JudgedTrack['rows']): number | null {
-  const offsets = rows.flatMap(({ planned, observed }) =>
-    planned && observed.length === 2 ? [observed[0]!.landS - planned.beatS] : [],
-  );
+  const offsets = rows.flatMap((row) => {
+    const { planned, observed } = row;
+    return planned && observed[0] && isWhole(row) ? [observed[0].landS - planned.beatS] : [];
+  });
   return offsets.length > 0 ? medianOf(offsets) : null;
 }
 
@@ -86,7 +99,7 @@ function moveReports(
   offsetS: number | null,
 ): MoveReport[] {
   const findings = flatFindings(causes);
-  const performed = new Map(performance.moves.map((move) => [move.events[0]!.number, move]));
+  const performed = new Map(performance.moves.map((move) => [move.events[0]?.number, move]));
   const byMove = new Map<number, Finding[]>();
   const extras: Finding[] = [];
   for (const found of findings) {
@@ -94,18 +107,20 @@ function moveReports(
     else byMove.set(found.moveNumber, [...(byMove.get(found.moveNumber) ?? []), found]);
   }
   const fittedM = performance.stance.separation.valueM;
-  return rows.map(({ planned, observed }): MoveReport => {
+  return rows.map((row): MoveReport => {
+    const { planned, expected, observed } = row;
     const own = planned
       ? (byMove.get(planned.number) ?? [])
       : extras.filter((found) => observed.some((seen) => Math.abs(seen.landS - found.timeS) < 1e-9));
-    const seen = planned && observed.find((event) => event.foot === planned.firstFoot);
-    const errors = planned && seen ? stepErrors(planned.events[0]!, seen) : null;
+    const lead = expected.find(isTravel);
+    const seen = lead && observed.find((event) => isTravel(event) && event.foot === lead.foot);
+    const errors = lead && seen ? stepErrors(lead, seen) : null;
     const after = observed[0] && performed.get(observed[0].number)?.after;
     const certain = own.filter((found) => found.verdict === 'not-met');
     const open = own.filter((found) => found.verdict === 'cannot-tell');
     return {
       number: planned?.number ?? null,
-      status: !planned ? 'extra' : (['missed', 'one-foot', 'matched'] as const)[observed.length as 0 | 1 | 2],
+      status: statusOf(row),
       timeS: observed[0]?.landS ?? clock.planToTrackS(planned!.beatS),
       firstFootPlanned: planned?.firstFoot ?? null,
       firstFootObserved: observed[0]?.foot ?? null,
@@ -113,13 +128,18 @@ function moveReports(
       distanceErrorM: errors?.distanceM ?? null,
       separationErrorM: after ? distanceM(after.left, after.right) - fittedM : null,
       timingErrorS:
-        planned && observed.length === 2 && offsetS !== null
-          ? observed[0]!.landS - planned.beatS - offsetS
+        planned && observed[0] && isWhole(row) && offsetS !== null
+          ? observed[0].landS - planned.beatS - offsetS
           : null,
       footfalls: observed.map((event) => event.number),
       faults: [...new Set(certain.map((found) => found.fault))],
       undecided: [...new Set(open.map((found) => found.fault))],
-      verdict: certain.length > 0 ? 'not-met' : open.length > 0 ? 'cannot-tell' : 'met',
+      verdict:
+        certain.length > 0
+          ? 'not-met'
+          : open.length > 0 || statusOf(row) === 'unseen'
+            ? 'cannot-tell'
+            : 'met',
     };
   });
 }

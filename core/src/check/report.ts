@@ -16,13 +16,13 @@ import type { TempoReport } from './tempo.ts';
  * Version of what judges. It rises whenever the same recording may be judged otherwise than before, so that a
  * stored report says whose judgement it is.
  */
-export const ENGINE_VERSION = 2;
+export const ENGINE_VERSION = 3;
 
-/** What happened at one planned move, or at a move the plan lacks. Errors are observed - planned. */
+/** What happened at one planned move (`unseen`: the recording cannot show such a move), or at a move the plan lacks. Errors are observed - planned. */
 export interface MoveReport {
   /** Planned number; null for an extra move. */
   readonly number: number | null;
-  readonly status: 'matched' | 'one-foot' | 'missed' | 'extra';
+  readonly status: 'matched' | 'one-foot' | 'missed' | 'extra' | 'unseen';
   readonly timeS: number;
   readonly firstFootPlanned: FootName | null;
   readonly firstFootObserved: FootName | null;

@@ -32,6 +32,13 @@ export const COSTS = {
 /** A foot that turns on its ball is seen otherwise than one that goes elsewhere. */
 export const isTurn = ({ how }: { readonly how: EventKind }): boolean => how === 'pivot';
 
+/** The planned event of a move that a seen one of its foot and kind is taken for: the first such. */
+export const plannedFor = (
+  { events }: { readonly events: readonly FootEvent[] },
+  seen: FootEvent,
+): FootEvent | undefined =>
+  events.find((event) => event.foot === seen.foot && isTurn(event) === isTurn(seen));
+
 /** How badly an event fits a planned one. */
 function eventCost(planned: FootEvent, seen: FootEvent): number {
   return isTurn(planned) ? turnCost(planned, seen) : stepCost(planned, seen);

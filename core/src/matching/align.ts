@@ -4,6 +4,8 @@ import { beatCost, beatCostAfterSkip, COSTS, isTurn, takenFor, type Taken } from
 /** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
 export interface AlignedMove {
   readonly planned: PlannedMove | null;
+  /** The events of it that the recording can show; none where it shows nothing of such a move. */
+  readonly expected: readonly FootEvent[];
   /** Observed events in time order; none when the move was missed. */
   readonly observed: readonly FootEvent[];
 }
@@ -124,12 +126,17 @@ function alignEvents(
   }
   const ends = [cellOf(K, J, Layer.Matched), cellOf(K, J, Layer.Skipped)] as const;
   const end = total[ends[0]]! <= total[ends[1]]! ? ends[0] : ends[1];
-  return { rows: backtrack(planned, observed, end, came, cameFrom), cost: total[end]! };
+  return { rows: backtrack({ planned, visible, observed }, end, came, cameFrom), cost: total[end]! };
+}
+
+interface Matched {
+  readonly planned: readonly PlannedMove[];
+  readonly visible: readonly (readonly FootEvent[])[];
+  readonly observed: readonly FootEvent[];
 }
 
 function backtrack(
-  planned: readonly PlannedMove[],
-  observed: readonly FootEvent[],
+  { planned, visible, observed }: Matched,
   end: number,
   came: Uint8Array,
   cameFrom: Int32Array,
@@ -143,7 +150,11 @@ function backtrack(
     cell = cameFrom[cell]!;
     const isExtra = step === EXTRA;
     const used = isExtra ? 1 : step;
-    rows.push({ planned: isExtra ? null : (planned[k - 1] ?? null), observed: observed.slice(j - used, j) });
+    rows.push({
+      planned: isExtra ? null : (planned[k - 1] ?? null),
+      expected: isExtra ? [] : (visible[k - 1] ?? []),
+      observed: observed.slice(j - used, j),
+    });
     j -= used;
     if (!isExtra) k -= 1;
   }
@@ -163,7 +174,11 @@ function gatherExtras(rows: readonly AlignedMove[], intervalS: number): AlignedM
       last.observed[0]!.foot !== row.observed[0]!.foot &&
       row.observed[0]!.liftS - last.observed[0]!.landS < 0.6 * intervalS;
     if (joins) {
-      gathered[gathered.length - 1] = { planned: null, observed: [...last.observed, ...row.observed] };
+      gathered[gathered.length - 1] = {
+        planned: null,
+        expected: [],
+        observed: [...last.observed, ...row.observed],
+      };
     } else gathered.push(row);
   }
   return gathered;

@@ -1,4 +1,5 @@
 import type { AlignedMove } from './align.ts';
+import { plannedFor } from './align-costs.ts';
 
 /** The plan's clock against the track's, through the lifts and landings that were matched. */
 export interface ClockMap {
@@ -15,8 +16,8 @@ export function clockMap(rows: readonly AlignedMove[]): ClockMap {
   const pairs = rows.flatMap(({ planned, observed }) =>
     planned
       ? observed.flatMap((seen) => {
-          const wanted = planned.events.find((event) => event.foot === seen.foot)!;
-          return [[wanted.liftS, seen.liftS] as const, [wanted.landS, seen.landS] as const];
+          const wanted = plannedFor(planned, seen);
+          return wanted ? [[wanted.liftS, seen.liftS] as const, [wanted.landS, seen.landS] as const] : [];
         })
       : [],
   );

@@ -56,7 +56,7 @@ const offBy = ({ shiftM, turnDeg, about }: FrameOffset, { planned, seen }: Pair)
  */
 export function frameOf(rows: readonly AlignedMove[]): FrameReport | null {
   const pairs = rows.flatMap(({ planned, observed }): Pair[] => {
-    if (!planned || observed.length < 2) return [];
+    if (!planned) return [];
     const at = (foot: 'left' | 'right'): Point | undefined => observed.findLast((e) => e.foot === foot)?.to;
     const [left, right] = [at('left'), at('right')];
     if (!left || !right) return [];

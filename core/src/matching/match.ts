@@ -13,6 +13,15 @@ const PACES = [1 / 3, 1 / 2, 2 / 3, 4 / 5, 5 / 4, 3 / 2, 2, 3];
 const spanS = (events: readonly FootEvent[]): number =>
   events.length > 1 ? events.at(-1)!.liftS - events[0]!.liftS : NaN;
 
+export interface Matching {
+  /** Seconds of a beat as asked. */
+  readonly intervalS: number;
+  /** Tempos to try beside the asked one; without them all that people walk at. */
+  readonly paces?: readonly number[];
+  /** Whether the recording can show a planned event. */
+  readonly shows: (event: FootEvent) => boolean;
+}
+
 /** A plan with its clock stretched. */
 const paced = (moves: readonly PlannedMove[], pace: number): PlannedMove[] =>
   moves.map((move) => ({
@@ -27,21 +36,19 @@ const paced = (moves: readonly PlannedMove[], pace: number): PlannedMove[] =>
 
 /**
  * The match of a walk to a plan at whatever tempo it was walked: the cheapest of those tried.
- * @param paces tempos to try beside the asked one; without them all that people walk at
  */
 export function matchToPlan(
   moves: readonly PlannedMove[],
   events: readonly FootEvent[],
-  intervalS: number,
-  paces?: readonly number[],
+  { intervalS, paces, shows }: Matching,
 ): Match {
-  const asked: Match = { ...align(moves, events, intervalS), pace: 1 };
+  const asked: Match = { ...align(moves, events, intervalS, shows), pace: 1 };
   if (asked.costPerMove < GOOD_COST || events.length === 0 || moves.length === 0) return asked;
-  const bySpan = spanS(events) / spanS(moves.flatMap((move) => move.events));
+  const bySpan = spanS(events) / spanS(moves.flatMap((move) => move.events.filter(shows)));
   const byNumber = new Map(moves.map((move) => [move.number, move]));
   const tries = (paces ?? [...PACES, bySpan]).filter((pace) => pace > 0.1 && pace < 10);
   return tries.reduce((best: Match, pace) => {
-    const { rows, costPerMove } = align(paced(moves, pace), events, pace * intervalS);
+    const { rows, costPerMove } = align(paced(moves, pace), events, pace * intervalS, shows);
     if (costPerMove >= best.costPerMove) return best;
     const own = rows.map((row) => ({ ...row, planned: row.planned && byNumber.get(row.planned.number)! }));
     return { rows: own, costPerMove, pace };

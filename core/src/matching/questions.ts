@@ -4,6 +4,7 @@ import { ballsAfter, expand, type Balls, type FootEvent, type PlannedDrill } fro
 import { medianOf } from '../track/index.ts';
 import type { Detection } from '../detection/index.ts';
 import { matchToPlan, type Match } from './match.ts';
+import { showsOf } from './sees.ts';
 import { drillRead, eventsRead, type Axes, type Reading } from './reading.ts';
 
 /** Something about the recording that has to be settled before any fault is told. */
@@ -82,7 +83,9 @@ function suitOf(drill: PlannedDrill, detection: Detection, reading: Reading, asI
   const events = eventsRead(detection.events, reading, drill.plan);
   const intervalS = 60 / drill.plan.tempoPerMin;
   const isAsIs = Object.keys(reading).length === 0;
-  const match = isAsIs ? asIs : matchToPlan(expand(read).moves, events, intervalS, [asIs.pace]);
+  const match = isAsIs
+    ? asIs
+    : matchToPlan(expand(read).moves, events, { intervalS, paces: [asIs.pace], shows: showsOf(detection) });
   const stance = fitStance(read.student);
   const line = usualStance(events, start(events, detection, reading.swapFeet === true), read.plan.target.at);
   const off = lengthM(subtract(line, fittedLine(stance))) / stance.separation.valueM;

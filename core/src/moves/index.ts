@@ -15,4 +15,5 @@ export {
 export type { Around, EventPlan, FieldSpec, Judged, Laid, Position } from './kind.ts';
 export { bothTo, centreOf, standAt, standOn, withLead } from './laying.ts';
 export type { FootInStance, Move, MoveName } from './move.ts';
-export { judgedOf, layOut, mirrorMove, MOVE_NAMES, MOVES, moveWords } from './moves.ts';
+export { FAULT_NAMES, type FaultName } from './fault-names.ts';
+export { faultsOf, judgedOf, layOut, mirrorMove, MOVE_NAMES, MOVES, moveWords } from './moves.ts';

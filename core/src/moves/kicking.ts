@@ -36,3 +36,4 @@ export function kicked(around: Around, { leg, lands, beats }: Kick): Laid {
 }
 
 export const KICKS = OWN_COURSE;
+export const KICK_FAULTS = ['wrong-return', 'ball-drift'] as const;

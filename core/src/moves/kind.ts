@@ -3,6 +3,7 @@ import type { Foot } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
 import type { UnitSystem } from '../measure/index.ts';
 import type { EventKind } from './event.ts';
+import type { FaultName } from './fault-names.ts';
 import type { MoveName, MoveOf } from './move.ts';
 
 /** How a body stands, with its whole feet. */
@@ -91,4 +92,6 @@ export interface MoveKind<K extends MoveName> {
   readonly words: (move: MoveOf<K>, units: UnitSystem) => string;
   readonly fields: readonly FieldSpec[];
   readonly judged: Judged;
+  /** What usually goes wrong at it and can be seen, beside what can at any move; most usual first. */
+  readonly faults: (move: MoveOf<K>) => readonly FaultName[];
 }

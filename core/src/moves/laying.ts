@@ -20,6 +20,7 @@ import {
   type Point,
 } from '../geometry/index.ts';
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
+import type { FaultName } from './fault-names.ts';
 import type { Around, EventPlan, Laid, Position } from './kind.ts';
 import type { FootInStance } from './move.ts';
 
@@ -183,5 +184,19 @@ export const choiceField = (key: string, label: string, choices: readonly string
 
 /** Steps that are judged as half steps, in their order. */
 export const STEPS = { order: true, halfStep: true, ownCourse: false } as const;
+/** What usually goes wrong at a step of both feet. */
+export const STEP_FAULTS = [
+  'step-short',
+  'step-over',
+  'foot-not-following',
+  'stance-not-restored',
+  'wrong-foot-first',
+  'feet-together',
+  'step-too-long',
+  'overstretched',
+  'wrong-direction',
+  'feet-crossed',
+  'not-facing',
+] as const satisfies readonly FaultName[];
 /** Moves whose own course closes, opens or crosses the feet. */
 export const OWN_COURSE = { order: false, halfStep: false, ownCourse: true } as const;

@@ -1,4 +1,5 @@
 import type { UnitSystem } from '../measure/index.ts';
+import type { FaultName } from './fault-names.ts';
 import type { Around, Judged, Laid, MoveKind } from './kind.ts';
 import type { Move, MoveName } from './move.ts';
 import { angleStep } from './kinds/angle-step.ts';
@@ -61,5 +62,8 @@ export const mirrorMove = (move: Move): Move => kindOf(move).mirror(move);
 
 /** A move in a coach's words. */
 export const moveWords = (move: Move, units: UnitSystem): string => kindOf(move).words(move, units);
+
+/** What usually goes wrong at a move and can be seen. */
+export const faultsOf = (move: Move): readonly FaultName[] => kindOf(move).faults(move);
 
 export const judgedOf = (name: MoveName): Judged => MOVES[name].judged;

@@ -3,13 +3,11 @@ import { boundsOf, distanceM, headingDeg, midpoint, wrapDeg, type Point } from '
 import {
   centreOf,
   eventsOf,
-  judgedOf,
   layOut,
   standAt,
   withLead,
   type Around,
   type FootEvent,
-  type Judged,
   type Laid,
   type Position,
   type Stand,
@@ -17,13 +15,13 @@ import {
 import type { Footwork, PlannedMove } from './footwork.ts';
 import { laneOf, writtenOut, type Entry } from './items.ts';
 import type { Facing, Plan, PlannedDrill, Pose } from './plan.ts';
-import { weaveSteps, weaveWaypoints } from './weave.ts';
+import { judgedFor, weaveSteps, weaveWaypoints } from './weave.ts';
 
 /** Standing still before the first and after the last move. */
 const REST_S = 1;
-const WEAVE_STEP: Judged = { order: true, halfStep: true, ownCourse: false };
 /** A centre that moved less than this went nowhere. */
 const NOWHERE_M = 1e-6;
+const SAME_DEG = 1e-6;
 
 /** The stance of a student with the limits of the drill's own. */
 export function stanceFor({ plan, student }: PlannedDrill): FittedStance {
@@ -92,10 +90,10 @@ export function expand(drill: PlannedDrill): Footwork {
     };
     const laid = 'weave' in entry ? weaveSteps(entry.weave, around) : layOut(entry.cue.move, around);
     for (const one of laid) {
-      addMove(state, entry, one, intervalS);
       // A turning move sets the facing, unless the drill faces that way anyway.
-      if (one.turns && Math.abs(wrapDeg(around.faces(centreOf(one.after)) - one.after.facingDeg)) > 1e-6)
+      if (one.turns && Math.abs(wrapDeg(around.faces(centreOf(one.after)) - one.after.facingDeg)) > SAME_DEG)
         state.facing = { on: 'heading', deg: one.after.facingDeg };
+      addMove(state, entry, one, intervalS);
     }
   }
   const lastS = Math.max(
@@ -112,6 +110,9 @@ const standOf = ({ feet, lead, facingDeg }: Position): Stand => ({
   facingDeg,
 });
 
+const facesOf = ({ on }: Facing): PlannedMove['faces'] =>
+  on === 'target' ? 'target' : on === 'free' ? 'free' : 'heading';
+
 function addMove(state: Walking, entry: Entry, laid: Laid, intervalS: number): void {
   const before = state.at;
   const startS = REST_S + state.beats * intervalS;
@@ -120,13 +121,15 @@ function addMove(state: Walking, entry: Entry, laid: Laid, intervalS: number): v
   const [from, to] = [centreOf(before), centreOf(laid.after)];
   const travelDeg = distanceM(from, to) > NOWHERE_M ? headingDeg(from, to) : before.facingDeg;
   const cue = 'cue' in entry ? entry.cue : null;
+  const kind = cue ? cue.move.do : 'weave';
   const beats = cue?.beats ?? laid.beats;
   state.moves.push({
     number: state.moves.length + 1,
-    kind: cue ? cue.move.do : 'weave',
+    kind,
     path: entry.path,
     cue,
-    judged: cue ? judgedOf(cue.move.do) : WEAVE_STEP,
+    judged: judgedFor(kind),
+    faces: facesOf(state.facing),
     beatS: first?.landS ?? startS,
     beats,
     travelDeg,

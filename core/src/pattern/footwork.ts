@@ -12,6 +12,8 @@ export interface PlannedMove {
   /** What the coach wrote; null for a step of a weave. */
   readonly cue: Cue | null;
   readonly judged: Judged;
+  /** What the facing follows after it. */
+  readonly faces: 'target' | 'heading' | 'free';
   /** The beat falls where the first foot lands. */
   readonly beatS: number;
   readonly beats: number;

@@ -27,4 +27,4 @@ export type {
 } from './plan.ts';
 export { posesOf } from './pose.ts';
 export { floorJob, planJob, planMarks, type SetOutJob } from './setout-job.ts';
-export { conesOf, weaveCones, weaveSteps, weaveWaypoints } from './weave.ts';
+export { conesOf, usualFaults, weaveCones, weaveSteps, weaveWaypoints } from './weave.ts';

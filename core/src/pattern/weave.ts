@@ -2,8 +2,20 @@ import { firstFoot, longestPlannedTravelM, longestStepM } from '../body/index.ts
 import type { Cone } from '../floor/index.ts';
 import { between, distanceM, fromFacing, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
 import { TOLERANCE } from '../measure/index.ts';
-import { bothTo, centreOf, standAt, type Around, type Laid } from '../moves/index.ts';
+import {
+  bothTo,
+  centreOf,
+  faultsOf,
+  judgedOf,
+  MOVES,
+  standAt,
+  type Around,
+  type FaultName,
+  type Judged,
+  type Laid,
+} from '../moves/index.ts';
 import { weavesOf } from './items.ts';
+import type { PlannedMove } from './footwork.ts';
 import type { Plan, Weave } from './plan.ts';
 
 /** The cones of the lane in floor coordinates, numbered from the near end. */
@@ -114,3 +126,10 @@ function fewestSteps(weave: Weave, { at, stance, faces }: Around, corner: Point)
   const stepM = weave.stepM ?? Math.min(...both.map((deg) => longestStepM(stance, deg)));
   return Math.max(1, Math.ceil(distanceM(from, corner) / stepM - 1e-9));
 }
+
+/** What the rules ask of a kind of move: a step of a weave is a step. */
+export const judgedFor = (kind: PlannedMove['kind']): Judged => judgedOf(kind === 'weave' ? 'step' : kind);
+
+/** What usually goes wrong at a move; at a step of a weave the cones are in the way too. */
+export const usualFaults = ({ cue }: PlannedMove): readonly FaultName[] =>
+  cue ? faultsOf(cue.move) : [...faultsOf(MOVES.step.usual), 'cone-touched', 'wrong-side-of-cone'];

@@ -1,9 +1,11 @@
 import type { RuleLimits } from '../body/index.ts';
-import type { FaultName } from './fault-names.ts';
+import type { FaultName } from '../moves/index.ts';
 import type { Found, PerformedMove, Performance } from './performance.ts';
 import { feetRules } from './rules-feet.ts';
 import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
+import { wrongSideOfCone } from './rules-lane.ts';
 import { notFacing, stanceRules, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
+import { kickRules, pivotRules, switchRules } from './rules-turns.ts';
 
 export type MoveRule = (performance: Performance, move: PerformedMove) => Found[];
 export type TimeRule = (performance: Performance) => Found[];
@@ -16,7 +18,11 @@ export type FaultRule =
 
 /** How a practice recording comes to have a fault. One that lasts leaves the student off the mark. */
 export type FaultMaking = { readonly lasts?: true } & (
-  | { readonly how: 'other foot first' | 'onto a cone' | 'leave out' }
+  | { readonly how: 'other foot first' | 'onto a cone' | 'leave out' | 'one foot only' | 'flat foot' }
+  /** All of a move happens so far aside. */
+  | { readonly how: 'shift'; readonly byM: number }
+  /** A foot that swings round the other goes so much further. */
+  | { readonly how: 'swing'; readonly byDeg: number }
   /** Both feet travel this share of what they should, or so many half steps. */
   | { readonly how: 'travel'; readonly share: number }
   | { readonly how: 'travel'; readonly halfSteps: number }
@@ -178,6 +184,96 @@ export const FAULTS = {
     standing: 'own choice',
     rule: { over: 'move', judge: stanceRules },
     made: { how: 'follow at', ratio: 1.27 },
+  },
+  'half-exit': {
+    words: 'half exit',
+    why: 'One foot came out and the other stayed: still in range, and with no stance.',
+    advice: 'Out means both feet: rear foot first, the lead foot at once after it.',
+    limit: 'restoreRatio',
+    standing: 'common practice',
+    rule: { over: 'move', judge: stanceRules },
+    made: { how: 'one foot only' },
+  },
+  'wrong-return': {
+    words: 'wrong return',
+    why: 'The kicking foot came down where no stance stands.',
+    advice: 'Pull the knee back before the foot goes down, and freeze where it lands.',
+    limit: 'restoreRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: stanceRules },
+    made: { how: 'follow at', ratio: 1.4 },
+  },
+  'not-mirrored': {
+    words: 'not mirrored',
+    why: 'After a switch the stance is the same, mirrored: neither wider nor narrower.',
+    advice: 'Switch on two tape lines: each foot lands where the other was.',
+    limit: 'restoreRatio',
+    standing: 'own choice',
+    rule: { over: 'move', judge: stanceRules },
+    made: { how: 'follow at', ratio: 1.35 },
+  },
+  'centre-drift': {
+    words: 'centre drifted',
+    why: 'A switch in place changes the feet and nothing else; the gap stays.',
+    advice: 'A small mark between the feet: it stays between them.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: switchRules },
+    made: { how: 'shift', byM: 0.14, lasts: true },
+  },
+  'pivot-short': {
+    words: 'pivot short',
+    why: 'Turned too little, the target is still in front of the wrong shoulder.',
+    advice: 'Chalk the angle, and turn until the lead toe lies on the line.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: pivotRules },
+    made: { how: 'swing', byDeg: -22, lasts: true },
+  },
+  'pivot-over': {
+    words: 'pivot too far',
+    why: 'Turned too far, the back is open on the other side.',
+    advice: 'Chalk the angle, and stop the rear foot on its line.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: pivotRules },
+    made: { how: 'swing', byDeg: 22, lasts: true },
+  },
+  'pivot-radius': {
+    words: 'pivot off its circle',
+    why: 'The swinging foot came nearer or went wider: the stance is another one after the turn.',
+    advice: 'A rope from ball to ball: it stays tight through the whole turn.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: pivotRules },
+    made: { how: 'follow at', ratio: 1.32 },
+  },
+  'ball-drift': {
+    words: 'ball drifted',
+    why: 'The ball that should stay moved: the turn or the kick had no post to stand on.',
+    advice: 'A coin under the ball of the foot: it stays under it.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: pivotRules },
+    made: null,
+  },
+  'no-pivot': {
+    words: 'no pivot',
+    why: 'The body turned over a foot that stayed flat: the knee takes the turn.',
+    advice: 'Toe out as the foot steps, and up on the ball before the hip comes through.',
+    limit: null,
+    standing: 'common practice',
+    rule: { over: 'move', judge: kickRules },
+    made: { how: 'flat foot' },
+  },
+  'wrong-side-of-cone': {
+    words: 'wrong side of the cone',
+    why: 'The cone was passed on the side where the punch would be.',
+    advice: 'Walk the lane once, touching every cone with the near hand.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'move', judge: wrongSideOfCone },
+    made: null,
   },
   'unplanned-switch': {
     words: 'unplanned switch',

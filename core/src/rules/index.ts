@@ -1,7 +1,8 @@
 export { nearestCleanLane } from './clean-spacing.ts';
-export { FAULT_NAMES, type FaultName } from './fault-names.ts';
+export { FAULT_NAMES, type FaultName } from '../moves/index.ts';
 export { faultAdvice, type FaultMaking, FAULTS, faultWhy, faultWords } from './faults.ts';
 export {
+  canShow,
   type CaptureUncertainty,
   type EventUncertainty,
   EXACT,
@@ -10,6 +11,7 @@ export {
   type Finding,
   type Found,
   identified,
+  isTravel,
   type Performance,
   type PerformedMove,
   type SeenStand,

@@ -2,8 +2,9 @@ import type { FittedStance, FootName } from '../body/index.ts';
 import type { Cone, Floor } from '../floor/index.ts';
 import { distanceM, radians, type Point } from '../geometry/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import type { FaultName } from './fault-names.ts';
-import type { Balls, FootEvent, PlannedMove, Stand } from '../pattern/index.ts';
+import type { FaultName } from '../moves/index.ts';
+import { shownBy, type Channel } from '../moves/index.ts';
+import type { Balls, FootEvent, PlannedMove, Stand, Weave } from '../pattern/index.ts';
 import type { Verdict } from '../measure/index.ts';
 
 /** How a body was seen to stand: with the toes where the capture has them, and how sure each ball is. */
@@ -23,7 +24,18 @@ export interface PerformedMove {
   readonly events: readonly FootEvent[];
   readonly before: SeenStand;
   readonly after: SeenStand;
+  /** What the facing follows. */
+  readonly faces: PlannedMove['faces'];
 }
+
+/** A foot that goes elsewhere: not one that turns on its ball, nor heels that work. */
+export const isTravel = ({ how }: FootEvent): boolean => how !== 'pivot' && how !== 'bounce';
+
+/** Whether a capture with some channels shows an event. */
+export const canShow =
+  (sees: ReadonlySet<Channel>) =>
+  (event: FootEvent): boolean =>
+    sees.has(shownBy(event));
 
 /** Standard uncertainties (1 sigma) of one event: its places each axis, its times, its headings. */
 export interface EventUncertainty {
@@ -66,6 +78,7 @@ export interface Performance {
   readonly stance: FittedStance;
   readonly floor: Floor;
   readonly cones: readonly Cone[];
+  readonly lanes: readonly Weave[];
   readonly coneHeight: 'flat' | 'tall';
   readonly start: Balls;
   readonly moves: readonly PerformedMove[];

@@ -1,4 +1,5 @@
 import { toeHeadingDeg, type FittedStance, type FootName } from '../body/index.ts';
+import { withLead } from '../moves/index.ts';
 import type { Point } from '../geometry/index.ts';
 import {
   conesOf,
@@ -9,6 +10,7 @@ import {
   type Footwork,
   type PlannedDrill,
   type Stand,
+  weavesOf,
 } from '../pattern/index.ts';
 import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
 import { gapSeries } from '../range/index.ts';
@@ -22,7 +24,8 @@ export const startingBalls = ({ start: { feet } }: Footwork): Balls => ({
 });
 
 /** A stand that is known exactly, with the toes as the stance has them. */
-function asPlanned(stance: FittedStance, stand: Stand): SeenStand {
+function asPlanned(fitted: FittedStance, stand: Stand): SeenStand {
+  const stance = withLead(fitted, stand.lead);
   const toeDeg = (foot: FootName): number => toeHeadingDeg(stance, foot, stand.facingDeg);
   return { ...stand, toesDeg: { left: toeDeg('left'), right: toeDeg('right') }, uM: { left: 0, right: 0 } };
 }
@@ -40,6 +43,7 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     const { stance } = footwork;
     return {
       moveNumber,
+      faces: move.faces,
       planned: move,
       events,
       before: asPlanned(stance, before),
@@ -50,6 +54,7 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     stance: footwork.stance,
     floor: plan.floor,
     cones: conesOf(plan),
+    lanes: weavesOf(plan),
     coneHeight: laneOf(plan)?.coneHeight ?? 'flat',
     start,
     moves,

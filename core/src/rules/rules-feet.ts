@@ -1,9 +1,25 @@
 import { otherFoot, togetherM, type FootName } from '../body/index.ts';
-import { distanceM, type Point } from '../geometry/index.ts';
-import type { Balls, FootEvent } from '../pattern/index.ts';
-import { finding, type Found, type PerformedMove, type Performance } from './performance.ts';
+import {
+  distanceM,
+  headingDeg,
+  inFacing,
+  midpoint,
+  subtract,
+  wrapDeg,
+  type Point,
+} from '../geometry/index.ts';
+import { courseOf, type Balls, type FootEvent } from '../pattern/index.ts';
+import {
+  EXACT,
+  EXACT_EVENT,
+  finding,
+  isTravel,
+  type Found,
+  type PerformedMove,
+  type Performance,
+} from './performance.ts';
 import { atLeast, atMost } from '../measure/index.ts';
-import type { FaultName } from './fault-names.ts';
+import type { FaultName } from '../moves/index.ts';
 
 /** How many moments of each flight are looked at, besides its landing. */
 const FLIGHT_LOOKS = 6;
@@ -20,7 +36,8 @@ interface Look {
 }
 
 /** The two feet at the moments that matter in a move: along every flight and at every landing. */
-function looks({ ballAt, targetAt, uncertainty, uOf }: Performance, move: PerformedMove): Look[] {
+function looks(performance: Performance, move: PerformedMove): Look[] {
+  const { ballAt, uncertainty, uOf } = performance;
   const seen: Look[] = [];
   const look = (timeS: number, event: FootEvent, balls: Balls, landed: boolean, uM: number): void => {
     seen.push({
@@ -29,38 +46,86 @@ function looks({ ballAt, targetAt, uncertainty, uOf }: Performance, move: Perfor
       balls,
       landed,
       apartM: distanceM(balls.left, balls.right),
-      crossedM: crossedM(balls, targetAt(timeS)),
+      crossedM: crossedM(balls, facingAt(performance, move, timeS, balls)),
       expandedU: 2 * uM,
     });
   };
-  let planted: Balls = move.before;
   const uM = { ...move.before.uM };
-  for (const event of move.events) {
+  for (const event of move.events.filter(isTravel)) {
     const { liftS, landS, foot, to } = event;
     const standsUM = uM[otherFoot(foot)];
     const { fromM, toM } = uOf(event);
     // A foot in flight is no better known than its own two places.
     const flyingUM = Math.hypot(standsUM, Math.max(uncertainty.movingM, fromM, toM));
-    for (let i = 1; i <= FLIGHT_LOOKS; i++) {
+    // A raised foot is above the floor, and comes no nearer to the other one on it.
+    for (let i = 1; i <= FLIGHT_LOOKS && event.how !== 'raise'; i++) {
       const timeS = liftS + ((landS - liftS) * i) / (FLIGHT_LOOKS + 1);
       look(timeS, event, { left: ballAt('left', timeS), right: ballAt('right', timeS) }, false, flyingUM);
     }
-    planted = withFoot(planted, foot, to);
+    const other = otherFoot(foot);
     uM[foot] = toM;
-    look(landS, event, planted, true, Math.hypot(standsUM, toM));
+    look(landS, event, feetOf(foot, to, ballAt(other, landS)), true, Math.hypot(standsUM, toM));
   }
   return seen;
 }
 
-const withFoot = (balls: Balls, foot: FootName, at: Point): Balls =>
-  foot === 'left' ? { left: at, right: balls.right } : { left: balls.left, right: at };
+const feetOf = (foot: FootName, at: Point, other: Point): Balls =>
+  foot === 'left' ? { left: at, right: other } : { left: other, right: at };
 
-/** How far the left ball stands to the right of the right ball, seen towards the target; metres. */
-function crossedM({ left, right }: Balls, target: Point): number {
-  const towardsX = target.x - (left.x + right.x) / 2;
-  const towardsY = target.y - (left.y + right.y) / 2;
-  const across = (left.x - right.x) * towardsY - (left.y - right.y) * towardsX;
-  return across / Math.max(Math.sqrt(towardsX * towardsX + towardsY * towardsY), 1e-9);
+/** The facing at a time of a move: towards the target, or on the way from the facing before it to that after it. */
+function facingAt({ targetAt }: Performance, move: PerformedMove, timeS: number, balls: Balls): number {
+  if (move.faces === 'target') return headingDeg(midpoint(balls.left, balls.right), targetAt(timeS));
+  const fromS = move.events[0]?.liftS ?? timeS;
+  const toS = Math.max(...move.events.map(({ landS }) => landS));
+  const share = Math.min(1, Math.max(0, (timeS - fromS) / Math.max(toS - fromS, 1e-9)));
+  const { before, after } = move;
+  return before.facingDeg + share * wrapDeg(after.facingDeg - before.facingDeg);
+}
+
+/** How far the left ball stands to the right of the right ball, seen along a facing; metres. */
+const crossedM = ({ left, right }: Balls, facingDeg: number): number =>
+  inFacing(subtract(left, right), facingDeg).rightM;
+
+/** What a move's own course asks for, to be spared by so much of the separation (own choice). */
+const OWN_SPARE = 0.12;
+
+interface OwnCourse {
+  readonly leastApartM: number;
+  readonly mostApartM: number;
+  readonly mostCrossedM: number;
+}
+
+/** How near, how far apart and how crossed the plan itself brings the feet in a move that asks for it. */
+function ownCourse(performance: Performance, { planned, faces }: PerformedMove): OwnCourse | null {
+  if (!planned?.judged.ownCourse) return null;
+  const { stance, targetAt } = performance;
+  const spareM = OWN_SPARE * stance.separation.valueM;
+  const plain = { toesDeg: { left: null, right: null }, uM: { left: 0, right: 0 } };
+  const { before, after, events } = planned;
+  const asPlanned: PerformedMove = {
+    moveNumber: planned.number,
+    planned,
+    events,
+    faces,
+    before: { ...before, ...plain },
+    after: { ...after, ...plain },
+  };
+  const seen = looks(
+    {
+      ...performance,
+      targetAt,
+      ballAt: courseOf(before, events),
+      uOf: () => EXACT_EVENT,
+      uncertainty: EXACT,
+    },
+    asPlanned,
+  );
+  const own = [before, after].map(({ left, right }) => distanceM(left, right));
+  return {
+    leastApartM: Math.min(...own, ...seen.map(({ apartM }) => apartM)) - spareM,
+    mostApartM: Math.max(...own, ...seen.map(({ apartM }) => apartM)) + spareM,
+    mostCrossedM: Math.max(...seen.map((look) => look.crossedM)) + spareM,
+  };
 }
 
 const worstOf = (seen: readonly Look[], value: (look: Look) => number): Look =>
@@ -80,14 +145,19 @@ export function feetRules(performance: Performance, move: PerformedMove): Found[
   const { stance } = performance;
   const { limits } = stance.school;
   const seen = looks(performance, move);
+  if (seen.length === 0) return [];
+  const own = ownCourse(performance, move);
   const atMostAt = (fault: FaultName, look: Look, measured: number, limit: number): Found[] =>
     finding(atMost(measured, limit, look.expandedU), { ...partsOf(move, look), fault, measured, limit });
   const crossed = worstOf(seen, (look) => look.crossedM);
   const together = worstOf(seen, (look) => -look.apartM);
   const stretched = worstOf(seen, (look) => look.apartM);
-  const togetherLimitM = togetherM(stance);
-  const stretchLimitM = limits.overstretchRatio * stance.separation.valueM;
-  const crossedLimitM = limits.crossedBreadths * stance.body.footBreadth.valueM;
+  const togetherLimitM = Math.min(togetherM(stance), own?.leastApartM ?? Infinity);
+  const stretchLimitM = Math.max(limits.overstretchRatio * stance.separation.valueM, own?.mostApartM ?? 0);
+  const crossedLimitM = Math.max(
+    limits.crossedBreadths * stance.body.footBreadth.valueM,
+    own?.mostCrossedM ?? 0,
+  );
   return [
     ...atMostAt('feet-crossed', crossed, crossed.crossedM, crossedLimitM),
     ...finding(atLeast(together.apartM, togetherLimitM, together.expandedU), {
@@ -97,7 +167,7 @@ export function feetRules(performance: Performance, move: PerformedMove): Found[
       limit: togetherLimitM,
     }),
     ...atMostAt('overstretched', stretched, stretched.apartM, stretchLimitM),
-    ...narrowed(performance, move, together),
+    ...(own ? [] : narrowed(performance, move, together)),
   ];
 }
 

@@ -2,12 +2,20 @@ import { footOutline, toeHeadingDeg } from '../body/index.ts';
 import { signedDistanceM, distanceM, midpoint, type Point } from '../geometry/index.ts';
 import type { FootEvent } from '../pattern/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import { finding, onFloorM, type Found, type PerformedMove, type Performance } from './performance.ts';
+import { withLead } from '../moves/index.ts';
+import {
+  finding,
+  isTravel,
+  onFloorM,
+  type Found,
+  type PerformedMove,
+  type Performance,
+} from './performance.ts';
 import { atMost } from '../measure/index.ts';
 
 /** The ball of every landing foot stays on the floor. Measured: how far outside it came down. */
 export function offFloor(performance: Performance, move: PerformedMove): Found[] {
-  return move.events.flatMap((event) => {
+  return move.events.filter(isTravel).flatMap((event) => {
     const expandedU = 2 * onFloorM(performance, event.to, performance.uOf(event).toM);
     const measured = signedDistanceM(performance.floor.outline, event.to);
     return finding(atMost(measured, 0, expandedU), {
@@ -25,7 +33,7 @@ export function offFloor(performance: Performance, move: PerformedMove): Found[]
 export function coneTouched(performance: Performance, move: PerformedMove): Found[] {
   const { stance, cones } = performance;
   const reachM = stance.body.footLength.valueM;
-  return move.events.flatMap((event) => {
+  return move.events.filter(isTravel).flatMap((event) => {
     const expandedU = 2 * onFloorM(performance, event.to, performance.uOf(event).toM);
     const near = cones.filter((cone) => distanceM(cone.at, event.to) < reachM + cone.radiusM);
     if (near.length === 0) return [];
@@ -33,7 +41,9 @@ export function coneTouched(performance: Performance, move: PerformedMove): Foun
       event.foot,
       {
         ball: event.to,
-        headingDeg: event.headingAfterDeg ?? toeHeadingDeg(stance, event.foot, move.after.facingDeg),
+        headingDeg:
+          event.headingAfterDeg ??
+          toeHeadingDeg(withLead(stance, move.after.lead), event.foot, move.after.facingDeg),
         heelUp: false,
       },
       stance.body,
@@ -140,6 +150,9 @@ function within(gap: GapSeries, [fromS, toS]: readonly [number, number]): GapSer
   };
 }
 
+const startOf = (move: PerformedMove | undefined): number =>
+  move?.events[0]?.liftS ?? move?.planned?.beatS ?? Infinity;
+
 /** The planned move under way at a time: the last one whose first foot has left the floor. */
 function moveAt(moves: readonly PerformedMove[], timeS: number): number | null {
   let low = 0;
@@ -147,7 +160,7 @@ function moveAt(moves: readonly PerformedMove[], timeS: number): number | null {
   let number: number | null = null;
   while (low <= high) {
     const middle = (low + high) >> 1;
-    if (moves[middle]!.events[0]!.liftS <= timeS) {
+    if (startOf(moves[middle]) <= timeS) {
       number = moves[middle]!.moveNumber ?? number;
       low = middle + 1;
     } else high = middle - 1;

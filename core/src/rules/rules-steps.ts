@@ -19,12 +19,16 @@ import {
   subtract,
   wrapDeg,
 } from '../geometry/index.ts';
-import { ballsAfter, type Balls, type FootEvent } from '../pattern/index.ts';
+import { withLead } from '../moves/index.ts';
+import { ballsAfter, type Balls, type FootEvent, type PlannedMove } from '../pattern/index.ts';
 import { atMost, type Verdict } from '../measure/index.ts';
-import { finding, type Found, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
+import { finding, isTravel, type Found, type PerformedMove, type Performance } from './performance.ts';
 
-const firstOf = (move: PerformedMove): FootEvent => move.events[0]!;
-const lastOf = (move: PerformedMove): FootEvent => move.events.at(-1)!;
+/** The events of a move in which a foot goes elsewhere. */
+const travelsOf = (move: PerformedMove): FootEvent[] => move.events.filter(isTravel);
+/** What is asked of a move that the plan does not hold: it is a step. */
+const STEP = { order: true, halfStep: true, ownCourse: false } as const;
+const judgedAs = ({ planned }: PerformedMove) => planned?.judged ?? STEP;
 
 /** Between the two edges of a sector either foot is right only if neither closes nor narrows the feet so far. */
 const EITHER_APART = 0.85;
@@ -35,7 +39,7 @@ function eitherIsRight({ separation }: FittedStance, move: PerformedMove): boole
   const { planned, before, events } = move;
   const feet: Balls = planned?.before ?? before;
   const separationM = separation.valueM;
-  return (planned?.events ?? events).every((event) => {
+  return (planned?.events ?? events).filter(isTravel).every((event) => {
     const { left, right } = ballsAfter(feet, [event]);
     const across = inFacing(subtract(right, left), (planned?.before ?? before).facingDeg);
     return (
@@ -51,7 +55,7 @@ function orderWanted({ uOf }: Performance, move: PerformedMove) {
   // Where the plan says which way, its own direction counts: a student beside the lane still goes that way.
   if (planned)
     return {
-      foot: firstFoot(planned.directionDeg, before.lead),
+      foot: planned.firstFoot,
       directionDeg: planned.directionDeg,
       uDeg: 0,
     };
@@ -64,9 +68,9 @@ function orderWanted({ uOf }: Performance, move: PerformedMove) {
 
 /** The foot on the side of travel goes first. Measured: how long the other foot left before it. */
 export function wrongFootFirst(performance: Performance, move: PerformedMove): Found[] {
-  const first = firstOf(move);
-  const second = move.events.find((event) => event.foot !== first.foot);
-  if (!second) return [];
+  const [first, ...others] = travelsOf(move);
+  const second = others.find((event) => event.foot !== first?.foot);
+  if (!first || !second || !judgedAs(move).order) return [];
   const { stance, uOf } = performance;
   const wanted = orderWanted(performance, move);
   if (first.foot === wanted.foot) return [];
@@ -92,7 +96,12 @@ export function wrongFootFirst(performance: Performance, move: PerformedMove): F
 
 /** No single step beyond the school's half step; the longer of the two feet is named. */
 export function stepTooLong({ stance, uOf }: Performance, move: PerformedMove): Found[] {
-  const step = move.events.reduce((a, b) => (distanceM(b.from, b.to) > distanceM(a.from, a.to) ? b : a));
+  if (!judgedAs(move).halfStep) return [];
+  const swings = new Set(move.planned?.events.flatMap(({ foot, about }) => (about ? [foot] : [])));
+  const steps = travelsOf(move).filter(({ foot, how }) => how !== 'raise' && !swings.has(foot));
+  const [longest] = steps.toSorted((a, b) => distanceM(b.from, b.to) - distanceM(a.from, a.to));
+  if (!longest) return [];
+  const step = longest;
   const measured = distanceM(step.from, step.to);
   const limit = stance.school.limits.halfStepRatio * stance.separation.valueM;
   const { fromM, toM } = uOf(step);
@@ -113,18 +122,27 @@ export function stepTooLong({ stance, uOf }: Performance, move: PerformedMove): 
 /** The facings a stance may be read in: towards the target, and where the student's own lead toe says. */
 function facingsOf({ stance, uOf }: Performance, move: PerformedMove): { deg: number; uDeg: number }[] {
   const { facingDeg, lead, toesDeg } = move.after;
+  const last = move.events.at(-1);
   const toTarget = { deg: facingDeg, uDeg: 0 };
   const toe = toesDeg[lead];
   if (toe === null) return [toTarget];
-  return [toTarget, { deg: facingOfToe(stance, lead, toe), uDeg: uOf(lastOf(move)).headingDeg }];
+  return [
+    toTarget,
+    { deg: facingOfToe(withLead(stance, lead), lead, toe), uDeg: last ? uOf(last).headingDeg : 0 },
+  ];
 }
 
-/** Where one foot belongs when the other stands where it does, in a facing. */
-function dueBeside(stance: FittedStance, stand: SeenStand, foot: 'left' | 'right', facingDeg: number) {
-  // From the left ball to the right one, as the stance is fitted.
-  const forwardM = stance.leadSide === 'left' ? -stance.lengthM : stance.lengthM;
+/**
+ * Where one foot belongs when the other stands where it does, in a facing: as the planned move leaves the two,
+ * else as the stance is fitted.
+ */
+function dueBeside(fitted: FittedStance, move: PerformedMove, foot: 'left' | 'right', facingDeg: number) {
+  const { after, planned } = move;
   const way = foot === 'right' ? 1 : -1;
-  return fromFacing(stand[otherFoot(foot)], facingDeg, way * stance.widthM, way * forwardM);
+  const { rightM, forwardM } = planned
+    ? inFacing(subtract(planned.after.right, planned.after.left), planned.after.facingDeg)
+    : { rightM: fitted.widthM, forwardM: after.lead === 'left' ? -fitted.lengthM : fitted.lengthM };
+  return fromFacing(after[otherFoot(foot)], facingDeg, way * rightM, way * forwardM);
 }
 
 interface Judged {
@@ -154,7 +172,7 @@ function restored(performance: Performance, move: PerformedMove): Judged {
   const limit = stance.school.limits.restoreRatio * separationM;
   const placeUM = Math.hypot(uM.left, uM.right);
   const views = facingsOf(performance, move).map(({ deg, uDeg }): Judged => {
-    const due = dueBeside(stance, move.after, 'left', deg);
+    const due = dueBeside(stance, move, 'left', deg);
     const measured = distanceM(left, due);
     const expandedU = 2 * Math.hypot(placeUM, separationM * radians(uDeg));
     return { verdict: atMost(measured, limit, expandedU), measured, limit, expandedU };
@@ -178,7 +196,7 @@ function followed(performance: Performance, move: PerformedMove, second: FootEve
   const { toM } = uOf(second);
   const placeUM = Math.hypot(toM, move.after.uM[otherFoot(second.foot)]);
   const views = facingsOf(performance, move).map(({ deg, uDeg }): Judged & { readonly askedM: number } => {
-    const askedM = distanceM(second.from, dueBeside(stance, move.after, second.foot, deg));
+    const askedM = distanceM(second.from, dueBeside(stance, move, second.foot, deg));
     const limitM = Math.max(LEAST_STEP_LIMIT_M, share * askedM);
     const expandedU = 2 * Math.hypot(placeUM, stance.separation.valueM * radians(uDeg));
     const off = Math.abs(did - askedM);
@@ -194,12 +212,19 @@ function followed(performance: Performance, move: PerformedMove, second: FootEve
  * told once: where the second foot's travel is wrong, that is the name.
  */
 export function stanceRules(performance: Performance, move: PerformedMove): Found[] {
-  const last = lastOf(move);
+  const last = travelsOf(move).at(-1);
+  // The turns have rules of their own for what they leave.
+  if (!last || (move.planned && TURNS.has(move.planned.kind))) return [];
   const common = { timeS: last.landS, foot: last.foot, moveNumber: move.moveNumber, at: last.to };
   const stood = restored(performance, move);
-  const bothWent = move.events.some((event) => event.foot !== last.foot);
-  const follow = bothWent && move.planned ? followed(performance, move, last) : null;
   const parts = ({ measured, limit, expandedU }: Judged) => ({ measured, limit, expandedU });
+  const own = leftOtherwise(move);
+  if (own) return finding(stood.verdict, { ...common, ...parts(stood), fault: own, unit: 'm' });
+  const bothWent = travelsOf(move).some((event) => event.foot !== last.foot);
+  const follow =
+    bothWent && move.planned?.judged.halfStep && !swingsIn(move, last)
+      ? followed(performance, move, last)
+      : null;
   const following = follow
     ? finding(follow.verdict, { ...common, ...parts(follow), fault: 'foot-not-following', unit: 'm' })
     : [];
@@ -207,13 +232,30 @@ export function stanceRules(performance: Performance, move: PerformedMove): Foun
   return finding(stood.verdict, { ...common, ...parts(stood), fault: 'stance-not-restored', unit: 'm' });
 }
 
+const TURNS: ReadonlySet<PlannedMove['kind']> = new Set(['pivot']);
+const KICKS: ReadonlySet<PlannedMove['kind']> = new Set(['push-kick', 'round-kick', 'knee']);
+const SWITCHES: ReadonlySet<PlannedMove['kind']> = new Set(['switch', 'turning-switch']);
+
+const swingsIn = ({ planned }: PerformedMove, { foot }: FootEvent): boolean =>
+  planned?.events.some((event) => event.foot === foot && event.about) ?? false;
+
+/** The name a stance has that a move leaves otherwise than it should, where it has one of its own. */
+function leftOtherwise({ planned, events }: PerformedMove): Found['fault'] | null {
+  if (!planned) return null;
+  if (KICKS.has(planned.kind)) return 'wrong-return';
+  if (SWITCHES.has(planned.kind)) return 'not-mirrored';
+  const isOut = planned.kind === 'in-out' && Math.abs(planned.directionDeg) > 90;
+  const feet = new Set(events.map(({ foot }) => foot));
+  return isOut && feet.size === 1 ? 'half-exit' : null;
+}
+
 /** Beyond this stance angle there is hardly a foot in front, degrees. */
 const SQUARE_DEG = 75;
 
 /** The rear foot has come past the lead foot at the end of a move. Square stances are exempt. */
 export function unplannedSwitch({ stance }: Performance, move: PerformedMove): Found[] {
-  if (stance.stanceAngleDeg > SQUARE_DEG) return [];
-  const last = lastOf(move);
+  const last = travelsOf(move).at(-1);
+  if (stance.stanceAngleDeg > SQUARE_DEG || !last) return [];
   const { left, right, facingDeg, lead, uM } = move.after;
   const angleDeg = readStance(left, right, facingDeg, lead).stanceAngleDeg;
   const measured = -distanceM(left, right) * Math.cos(radians(angleDeg));
@@ -233,16 +275,22 @@ export function unplannedSwitch({ stance }: Performance, move: PerformedMove): F
 
 /** After the move the lead toe points where the stance wants it, seen from the target line. */
 export function notFacing({ stance, uOf }: Performance, move: PerformedMove): Found[] {
-  const { after } = move;
+  const { after, planned } = move;
   const lead = move.events.findLast((event) => event.foot === after.lead);
-  if (!lead || lead.headingAfterDeg === null) return [];
-  const wanted = toeHeadingDeg(stance, after.lead, after.facingDeg);
+  // A pivot is judged by how far it turned.
+  if (!lead || lead.headingAfterDeg === null || move.faces === 'free' || planned?.kind === 'pivot') return [];
+  // A foot that the move leaves turned otherwise, as when it goes alone, is asked for that.
+  const due = planned?.events.findLast((event) => event.foot === after.lead)?.headingAfterDeg ?? null;
+  const wanted =
+    due !== null && planned
+      ? due + wrapDeg(after.facingDeg - planned.after.facingDeg)
+      : toeHeadingDeg(withLead(stance, after.lead), after.lead, after.facingDeg);
   const measured = Math.abs(wrapDeg(lead.headingAfterDeg - wanted));
   const limit = stance.school.limits.facingDeg;
   const expandedU = 2 * uOf(lead).headingDeg;
   return finding(atMost(measured, limit, expandedU), {
     fault: 'not-facing',
-    timeS: lastOf(move).landS,
+    timeS: lead.landS,
     foot: lead.foot,
     moveNumber: move.moveNumber,
     at: lead.to,

@@ -16,7 +16,9 @@ export const judge = (performance: Performance): Finding[] =>
 /** The same with what is only worth a note, before anything has its identity. */
 export function foundBy(performance: Performance): Found[] {
   return [
-    ...performance.moves.flatMap((move) => [...MOVE_RULES].flatMap((rule) => rule(performance, move))),
+    ...performance.moves
+      .filter(({ events }) => events.length > 0)
+      .flatMap((move) => [...MOVE_RULES].flatMap((rule) => rule(performance, move))),
     ...[...TIME_RULES].flatMap((rule) => rule(performance)),
   ];
 }

@@ -1,9 +1,16 @@
 import type { FootName } from '../body/index.ts';
-import { between, rightOf, add, scale, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
-import { expand, minimumJerk, type FootEvent, type PlannedDrill } from '../pattern/index.ts';
+import { forward, rightOf, add, scale, headingDeg, wrapDeg, type Point } from '../geometry/index.ts';
+import {
+  ballOnWay,
+  expand,
+  minimumJerk,
+  type FootEvent,
+  type PlannedDrill,
+  type PlannedMove,
+} from '../pattern/index.ts';
 import type { Samples, Track } from '../track/index.ts';
 import { chanceFrom, type Chance } from '../measure/index.ts';
-import { walk, type Habits, type PlacedFault, type SimulatedFault, type TrueWalk } from './walk.ts';
+import { canHave, walk, type Habits, type PlacedFault, type SimulatedFault, type TrueWalk } from './walk.ts';
 
 /** Settings of the simulated tracker, a stand-in for a device few gyms own. */
 export interface TrackerSettings {
@@ -46,6 +53,12 @@ export interface Recording {
 }
 
 const LIFT_HEIGHT_M = 0.03;
+const BOUNCE_HEIGHT_M = 0.01;
+/** A leg that kicks: how high its ball goes, and how far out towards where it faces. */
+const KICK_HEIGHT_M = 0.8;
+const KICK_OUT_M = 0.6;
+/** A foot that is raised no longer than this only feints. */
+const FEINT_LONGEST_S = 0.3;
 const BURST_SAMPLES = 6;
 const HEADING_NOISE_DEG = 1.2;
 const DRIFT_PERIOD_S = 37;
@@ -56,34 +69,36 @@ export function simulate(drill: PlannedDrill, settings: TrackerSettings): Record
   const footwork = expand(drill);
   const truth = walk(drill, footwork, settings.faults, settings.habits, chance);
   return {
-    track: sampleWalk(truth, settings, chance, footwork.stance.school.timing.travel === 'drag'),
+    track: sampleWalk(truth, settings, chance),
     truth,
   };
 }
 
-/** Spreads faults evenly over the drill, away from its ends, in seeded order. */
+/**
+ * Spreads faults evenly over the drill, away from its ends, in seeded order: each at the move nearest to its
+ * place that can have it. One that no move of the drill can have is left out.
+ */
 export function spreadFaults(
   faults: readonly SimulatedFault[],
-  moveCount: number,
+  moves: readonly PlannedMove[],
   seed: number,
 ): PlacedFault[] {
   const chance = chanceFrom(seed + 7919);
-  const slots = faults.map((_, i) =>
-    Math.min(
-      moveCount - 1,
-      Math.max(2, Math.round(((i + 0.5 + 0.3 * (chance.uniform() - 0.5)) * moveCount) / faults.length)),
-    ),
-  );
-  return faults.map((fault, i) => ({ fault, moveNumber: slots[i]! }));
+  const taken = new Set<number>();
+  return faults.flatMap((fault, i) => {
+    const wanted = ((i + 0.5 + 0.3 * (chance.uniform() - 0.5)) * moves.length) / faults.length;
+    const slot = Math.min(moves.length - 1, Math.max(2, Math.round(wanted)));
+    const [move] = moves
+      .filter((one) => canHave(fault, one) && !taken.has(one.number))
+      .toSorted((a, b) => Math.abs(a.number - slot) - Math.abs(b.number - slot));
+    if (!move) return [];
+    taken.add(move.number);
+    return [{ fault, moveNumber: move.number }];
+  });
 }
 
 /** A tracker that sees the walk: exact when noise, drift and drops are zero. */
-export function sampleWalk(
-  truth: TrueWalk,
-  settings: TrackerSettings,
-  chance: Chance,
-  drags: boolean,
-): Track {
+export function sampleWalk(truth: TrueWalk, settings: TrackerSettings, chance: Chance): Track {
   const n = Math.floor(truth.endS * settings.rateHz) + 1;
   const timeS = Float64Array.from({ length: n }, (_, i) => i / settings.rateHz);
   const lost = lostSamples(n, settings.dropShare, chance);
@@ -93,7 +108,6 @@ export function sampleWalk(
       { at: truth.start[name], headingDeg: truth.startHeadings[name] },
       truth.events.filter((event) => event.foot === name),
       settings,
-      drags,
     );
     disturb(columns, timeS, lost, settings, chance);
     return columns;
@@ -126,7 +140,6 @@ function sampleFoot(
   start: { readonly at: Point; readonly headingDeg: number },
   events: readonly FootEvent[],
   settings: TrackerSettings,
-  drags: boolean,
 ): FootColumns {
   const n = timeS.length;
   const columns = {
@@ -142,21 +155,52 @@ function sampleFoot(
     const event = events[at];
     const share = event ? Math.min(1, (t - event.liftS) / (event.landS - event.liftS)) : 1;
     const way = share >= 1 ? 1 : settings.course(share);
-    const bulge = share < 1 ? Math.sin(Math.PI * share) : 0;
-    const ball = event
-      ? add(
-          between(event.from, event.to, way),
-          scale(rightOf(headingDeg(event.from, event.to)), settings.bulgeM * bulge * bulge),
-        )
-      : start.at;
+    const bulge = share < 1 ? Math.sin(Math.PI * share) ** 2 : 0;
+    const ball = event ? ballIn(event, way, bulge, settings) : start.at;
     columns.x[i] = ball.x;
     columns.y[i] = ball.y;
-    columns.headingDeg[i] = event
-      ? wrapDeg(event.headingBeforeDeg! + way * wrapDeg(event.headingAfterDeg! - event.headingBeforeDeg!))
-      : start.headingDeg;
-    columns.z[i] = drags ? 0 : LIFT_HEIGHT_M * bulge;
+    const [before, after] = [event?.headingBeforeDeg ?? null, event?.headingAfterDeg ?? null];
+    columns.headingDeg[i] =
+      before === null || after === null ? start.headingDeg : wrapDeg(before + way * wrapDeg(after - before));
+    columns.z[i] = event && share < 1 ? heightIn(event) * Math.sin(Math.PI * share) : 0;
   }
   return columns;
+}
+
+/** Where a ball is: on its straight way with a bulge, on its arc, or out on a kick and back. */
+function ballIn(event: FootEvent, way: number, bulge: number, settings: TrackerSettings): Point {
+  const on = ballOnWay(event, way);
+  switch (event.how) {
+    case 'pivot':
+    case 'bounce':
+      return event.to;
+    case 'raise':
+      return isFeint(event) ? on : add(on, scale(forward(event.headingBeforeDeg ?? 0), KICK_OUT_M * bulge));
+    case 'step':
+    case 'drag':
+    case 'hop':
+      return event.about
+        ? on
+        : add(on, scale(rightOf(headingDeg(event.from, event.to)), settings.bulgeM * bulge));
+  }
+}
+
+const isFeint = ({ liftS, landS }: FootEvent): boolean => landS - liftS <= FEINT_LONGEST_S;
+
+/** How high the ball of a foot goes. */
+function heightIn(event: FootEvent): number {
+  switch (event.how) {
+    case 'pivot':
+    case 'drag':
+      return 0;
+    case 'bounce':
+      return BOUNCE_HEIGHT_M;
+    case 'raise':
+      return isFeint(event) ? LIFT_HEIGHT_M : KICK_HEIGHT_M;
+    case 'step':
+    case 'hop':
+      return LIFT_HEIGHT_M;
+  }
 }
 
 function disturb(

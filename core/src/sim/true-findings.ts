@@ -13,6 +13,7 @@ import {
   performPlan,
 } from '../rules/index.ts';
 import { gapSeries } from '../range/index.ts';
+import { shownBy } from '../moves/index.ts';
 import type { TrueWalk } from './walk.ts';
 
 /**
@@ -56,13 +57,18 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
 function knownRows(truth: TrueWalk, planned: Parameters<typeof align>[0]): AlignedMove[] {
   const rows: AlignedMove[] = planned.map((move) => ({
     planned: move,
+    expected: move.events.filter((event) => shownBy(event) !== 'height'),
     observed: truth.events.filter((_, i) => truth.moveOf[i] === move.number),
   }));
   const extras = truth.events.flatMap((event, i) => (truth.moveOf[i] === null ? [{ event, i }] : []));
   for (let e = 0; e < extras.length; e += 2) {
     const before = truth.moveOf.slice(0, extras[e]!.i).findLast((number) => number !== null) ?? 0;
     const at = rows.findIndex((row) => row.planned?.number === before) + 1;
-    rows.splice(at, 0, { planned: null, observed: extras.slice(e, e + 2).map(({ event }) => event) });
+    rows.splice(at, 0, {
+      planned: null,
+      expected: [],
+      observed: extras.slice(e, e + 2).map(({ event }) => event),
+    });
   }
   return rows;
 }

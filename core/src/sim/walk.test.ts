@@ -1,11 +1,11 @@
 import { distanceM, wrapDeg } from '../geometry/index.ts';
 import { eventsOf, expand } from '../pattern/index.ts';
-import { drillOf, PERFECT } from '../../test/drills.ts';
+import { drillOf, EVERYTHING, PERFECT, planOf } from '../../test/drills.ts';
 import { DEMO_DRILLS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
 import { chanceFrom } from '../measure/index.ts';
 import { simulate, spreadFaults, TRACKER_DEFAULTS } from './tracker.ts';
 import { trueFindings } from './true-findings.ts';
-import { SIMULATED_FAULTS, walk, type SimulatedFault } from './walk.ts';
+import { canHave, SIMULATED_FAULTS, walk, type SimulatedFault } from './walk.ts';
 
 const drill = drillOf(0);
 const footwork = expand(drill);
@@ -27,15 +27,33 @@ test('without faults and scatter the walk is the plan', () => {
   expect(moveOf).toEqual(planned.map((_, i) => Math.floor(i / 2) + 1));
 });
 
-test.each(SIMULATED_FAULTS)('a walk with %s really has it, at its move', (fault) => {
-  const found = trueFindings(drill, walked(fault));
-  const own = found.find((one) => one.fault === fault);
-  expect(own).toMatchObject({ fault, verdict: 'not-met' });
-  if (fault !== 'extra-move') expect(own!.moveNumber).toBe(MOVE);
+const sequence = drillOf(0, planOf(EVERYTHING));
+describe.each([
+  ['the zigzag', drill],
+  ['a sequence', sequence],
+])('%s', (_, of) => {
+  const whole = expand(of);
+  const placed = SIMULATED_FAULTS.flatMap((fault) => {
+    const able = whole.moves.filter((move) => canHave(fault, move));
+    const move = able.find(({ number }) => number >= MOVE) ?? able.at(-1);
+    return move ? [{ fault, move }] : [];
+  });
+  test.each(placed)('a walk with $fault really has it, at its move', ({ fault, move }) => {
+    const truth = walk(of, whole, [{ fault, moveNumber: move.number }], PERFECT.habits, chanceFrom(7));
+    const found = trueFindings(of, truth);
+    const own = found.find((one) => one.fault === fault);
+    expect(own).toMatchObject({ fault, verdict: 'not-met' });
+    if (fault !== 'extra-move') expect(own?.moveNumber).toBe(move.number);
+  });
+  test('a clean walk has no findings', () => {
+    const truth = walk(of, whole, [], PERFECT.habits, chanceFrom(7));
+    expect(trueFindings(of, truth)).toEqual([]);
+  });
 });
 
-test('a clean walk has no findings', () => {
-  expect(trueFindings(drill, walked(null))).toEqual([]);
+test('every fault that can be made can be made in one of them', () => {
+  const able = [...footwork.moves, ...expand(sequence).moves];
+  for (const fault of SIMULATED_FAULTS) expect(able.some((move) => canHave(fault, move))).toBe(true);
 });
 
 test('a student who does not look for the mark stays off it; one who does comes back', () => {
@@ -101,11 +119,11 @@ describe('the simulated tracker', () => {
 });
 
 test('faults are spread over the drill, each at a move of it', () => {
-  const placed = spreadFaults(['step-short', 'step-over', 'extra-move'], 40, 5);
+  const placed = spreadFaults(['step-short', 'step-over', 'extra-move'], footwork.moves, 5);
   expect(placed).toHaveLength(3);
   for (const { moveNumber } of placed) {
     expect(moveNumber).toBeGreaterThan(1);
-    expect(moveNumber).toBeLessThan(40);
+    expect(moveNumber).toBeLessThan(footwork.moves.length);
   }
   expect(new Set(placed.map(({ moveNumber }) => moveNumber)).size).toBe(3);
 });

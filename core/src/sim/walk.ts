@@ -1,4 +1,4 @@
-import { otherFoot, readStance, type FootName } from '../body/index.ts';
+import { otherFoot, readStance, type FittedStance, type FootName } from '../body/index.ts';
 import {
   add,
   distanceM,
@@ -9,9 +9,19 @@ import {
   rightOf,
   scale,
   subtract,
+  turnAbout,
+  wrapDeg,
   type Point,
 } from '../geometry/index.ts';
-import { FAULT_NAMES, FAULTS, startingBalls, type FaultMaking, type FaultName } from '../rules/index.ts';
+import { arcTurnDeg, withLead } from '../moves/index.ts';
+import {
+  FAULT_NAMES,
+  FAULTS,
+  isTravel,
+  startingBalls,
+  type FaultMaking,
+  type FaultName,
+} from '../rules/index.ts';
 import {
   type Balls,
   type FootEvent,
@@ -19,6 +29,7 @@ import {
   type PlannedDrill,
   type PlannedMove,
   conesOf,
+  usualFaults,
 } from '../pattern/index.ts';
 import type { Chance } from '../measure/index.ts';
 
@@ -65,6 +76,22 @@ interface State {
 
 const ZERO: Point = { x: 0, y: 0 };
 
+/** Faults that may happen at any move in which a foot goes somewhere. */
+const ANYWHERE: readonly FaultName[] = ['missed-move', 'extra-move', 'off-beat'];
+/** Ways in which a fault is made that need two feet to go somewhere. */
+const OF_TWO: readonly FaultMaking['how'][] = ['other foot first', 'follow short', 'cross', 'one foot only'];
+
+/** Whether a student can make a fault at a move. */
+export function canHave(fault: SimulatedFault, move: PlannedMove): boolean {
+  const going = move.events.filter(isTravel);
+  if (going.length === 0) return false;
+  const made: FaultMaking = FAULTS[fault].made;
+  if (OF_TWO.includes(made.how) && new Set(going.map(({ foot }) => foot)).size < 2) return false;
+  // Coming in with one foot is another fault than staying in with one.
+  if (fault === 'half-exit' && Math.abs(move.directionDeg) < 90) return false;
+  return ANYWHERE.includes(fault) || usualFaults(move).includes(fault);
+}
+
 /** Walks the plan as a student would: with scatter, and with the given faults at the given moves. */
 export function walk(
   drill: PlannedDrill,
@@ -74,10 +101,8 @@ export function walk(
   chance: Chance,
 ): TrueWalk {
   const start = startingBalls(footwork);
-  const first = footwork.moves[0]!;
-  const headingOf = (foot: FootName): number =>
-    first.events.find((event) => event.foot === foot)!.headingBeforeDeg!;
-  const startHeadings = { left: headingOf('left'), right: headingOf('right') };
+  const { left, right } = footwork.start.feet;
+  const startHeadings = { left: left.headingDeg, right: right.headingDeg };
   const state: State = {
     balls: start,
     headings: { ...startHeadings },
@@ -90,10 +115,10 @@ export function walk(
     const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault;
     const made: FaultMaking | null = fault ? FAULTS[fault].made : null;
     if (made?.how === 'wait before') state.delayS += (made.beats * 60) / drill.plan.tempoPerMin;
-    const landings = landingsOf({ drill, footwork, chance }, move, made, state);
-    if (made?.how !== 'leave out') stepMove({ habits, chance }, state, move, made, landings);
-    if (made?.how === 'shuffle after') shuffle(state, drill, move, made.byM, chance);
-    state.offset = habits.recovers ? ZERO : offsetAfter(state, move, made);
+    const going: Going = { drill, stance: footwork.stance, habits, chance, move, made, state };
+    if (made?.how !== 'leave out') doMove(going);
+    if (made?.how === 'shuffle after') shuffle(going, made.byM);
+    state.offset = habits.recovers ? ZERO : offsetAfter(going);
   }
   return {
     start,
@@ -104,48 +129,45 @@ export function walk(
   };
 }
 
-function offsetAfter(state: State, move: PlannedMove, made: FaultMaking | null): Point {
+/** A move that is about to be done, by whom, with which fault. */
+interface Going {
+  readonly drill: PlannedDrill;
+  readonly stance: FittedStance;
+  readonly habits: Habits;
+  readonly chance: Chance;
+  readonly move: PlannedMove;
+  readonly made: FaultMaking | null;
+  readonly state: State;
+}
+
+function offsetAfter({ state, move, made }: Going): Point {
   if (!made?.lasts) return state.offset;
   const wanted = midpoint(move.after.left, move.after.right);
   return subtract(midpoint(state.balls.left, state.balls.right), wanted);
 }
 
-/** What is walked, and the luck of it. */
-interface Walking {
-  readonly drill: PlannedDrill;
-  readonly footwork: Footwork;
-  readonly habits: Habits;
-  readonly chance: Chance;
-}
+const eitherWay = (chance: Chance, size: number): number => (chance.uniform() < 0.5 ? size : -size);
 
-function landingsOf(
-  { drill, footwork, chance }: Pick<Walking, 'drill' | 'footwork' | 'chance'>,
-  move: PlannedMove,
-  made: FaultMaking | null,
-  state: State,
-): Record<FootName, Point> {
-  const { stance } = footwork;
+/** Where the balls come down. */
+function landingsOf({ drill, stance: fitted, chance, move, made, state }: Going): Balls {
+  const stance = withLead(fitted, move.after.lead);
   const separationM = stance.separation.valueM;
-  const wanted = (foot: FootName): Point =>
-    add(move.events.find((event) => event.foot === foot)!.to, state.offset);
+  const wanted = (foot: FootName): Point => {
+    const goes = move.events.findLast((event) => event.foot === foot);
+    return goes ? add(goes.to, state.offset) : state.balls[foot];
+  };
   const along = (foot: FootName, factor: number, turnDeg = 0): Point => {
     const step = subtract(wanted(foot), state.balls[foot]);
     const size = Math.hypot(step.x, step.y) * factor;
     return add(state.balls[foot], scale(forward(headingDeg(ZERO, step) + turnDeg), size));
   };
-  const both = (factor: number, turnDeg = 0): Record<FootName, Point> => ({
+  const both = (factor: number, turnDeg = 0): Balls => ({
     left: along('left', factor, turnDeg),
     right: along('right', factor, turnDeg),
   });
   const plain = { left: wanted('left'), right: wanted('right') };
-  const leads = move.firstFoot;
-  const follows = otherFoot(leads);
-  /** The following foot lands at another distance from the leading one, on the line of the stance. */
-  const apart = (ratio: number): Record<FootName, Point> => {
-    const line = subtract(plain[follows], plain[leads]);
-    const to = add(plain[leads], scale(line, (ratio * separationM) / Math.hypot(line.x, line.y)));
-    return { ...plain, [follows]: to };
-  };
+  const follows = move.events.findLast(isTravel)?.foot ?? otherFoot(move.firstFoot);
+  const leads = otherFoot(follows);
   switch (made?.how) {
     case 'travel':
       return both(
@@ -154,13 +176,32 @@ function landingsOf(
           : (made.halfSteps * stance.school.limits.halfStepRatio * separationM) / move.distanceM,
       );
     case 'turn':
-      return both(1, chance.uniform() < 0.5 ? made.byDeg : -made.byDeg);
-    case 'follow at':
-      return apart(made.ratio);
+      return both(1, eitherWay(chance, made.byDeg));
+    case 'follow at': {
+      const line = subtract(plain[follows], plain[leads]);
+      const to = add(plain[leads], scale(line, (made.ratio * separationM) / Math.hypot(line.x, line.y)));
+      return { ...plain, [follows]: to };
+    }
     case 'follow short':
       return { ...plain, [follows]: along(follows, made.share) };
+    case 'one foot only':
+      return { ...plain, [follows]: state.balls[follows] };
+    case 'shift': {
+      const by = scale(rightOf(move.after.facingDeg), eitherWay(chance, made.byM));
+      return { left: add(plain.left, by), right: add(plain.right, by) };
+    }
+    case 'swing': {
+      const swings = move.events.find(({ about }) => about);
+      if (!swings?.about) return plain;
+      const about = state.balls[otherFoot(swings.foot)];
+      const more = Math.sign(arcTurnDeg(swings, swings.about)) * made.byDeg;
+      return { ...plain, [swings.foot]: turnAbout(plain[swings.foot], about, more) };
+    }
     case 'cross': {
-      const facing = headingDeg(midpoint(plain.left, plain.right), drill.plan.target.at);
+      const facing =
+        move.faces === 'target'
+          ? headingDeg(midpoint(plain.left, plain.right), drill.plan.target.at)
+          : move.after.facingDeg;
       const reading = readStance(plain.left, plain.right, facing, stance.leadSide);
       const over = (follows === 'left' ? 1 : -1) * made.overM;
       const back =
@@ -180,41 +221,69 @@ function landingsOf(
   }
 }
 
-function stepMove(
-  { habits, chance }: Pick<Walking, 'habits' | 'chance'>,
-  state: State,
-  move: PlannedMove,
-  made: FaultMaking | null,
-  landings: Record<FootName, Point>,
-): void {
-  const swapped = made?.how === 'other foot first';
-  const order = swapped ? [...move.events].reverse() : move.events;
-  const turn = made?.how === 'look away' ? (chance.uniform() < 0.5 ? made.byDeg : -made.byDeg) : 0;
+/** How far the feet end up turned from the plan. */
+function turnedMore({ made, move, chance }: Going): number {
+  if (made?.how === 'look away') return eitherWay(chance, made.byDeg);
+  if (made?.how !== 'swing') return 0;
+  const swings = move.events.find(({ about }) => about);
+  return swings?.about ? Math.sign(arcTurnDeg(swings, swings.about)) * made.byDeg : 0;
+}
+
+/** What a foot swings round: the other foot where that really stands, or what the plan says. */
+function roundWhat(event: FootEvent, { move, state }: Going, landings: Balls): Point | undefined {
+  const { about } = event;
+  const other = otherFoot(event.foot);
+  if (!about) return undefined;
+  if (distanceM(about, move.before[other]) < 1e-9) return state.balls[other];
+  return distanceM(about, move.after[other]) < 1e-9 ? landings[other] : about;
+}
+
+/** Whether a student with this fault does an event at all. */
+function isDone(event: FootEvent, { made, move }: Going): boolean {
+  if (made?.how === 'flat foot') return event.how !== 'pivot';
+  if (made?.how !== 'one foot only') return true;
+  return event.foot === move.events.find(isTravel)?.foot;
+}
+
+function doMove(going: Going): void {
+  const { habits, chance, state, move, made } = going;
+  const landings = landingsOf(going);
+  const more = turnedMore(going);
+  const planned = move.events.filter((event) => isDone(event, going));
+  const order = made?.how === 'other foot first' ? [...planned].reverse() : planned;
   const late = habits.timingS * Math.max(-2, Math.min(2, chance.normal())) + state.delayS;
-  order.forEach((planned, i) => {
-    const slot = move.events[i]!;
-    const scatter = {
-      x: habits.placeM * chance.normal(),
-      y: habits.placeM * chance.normal(),
-    };
+  const ends = (event: FootEvent): boolean =>
+    move.events.findLast(({ foot, how }) => foot === event.foot && how !== 'pivot') === event;
+  order.forEach((event, i) => {
+    const slot = planned[i] ?? event;
+    const scatter = isTravel(event)
+      ? { x: habits.placeM * chance.normal(), y: habits.placeM * chance.normal() }
+      : ZERO;
+    const goesTo = ends(event) ? landings[event.foot] : add(event.to, state.offset);
+    const headingAfterDeg =
+      made?.how === 'flat foot' && event.foot === move.events.find(isTravel)?.foot
+        ? state.headings[event.foot]
+        : wrapDeg((event.headingAfterDeg ?? state.headings[event.foot]) + more);
     land(state, move.number, {
-      foot: planned.foot,
-      how: planned.how,
-      to: add(landings[planned.foot], scatter),
+      foot: event.foot,
+      how: event.how,
+      to: isTravel(event) ? add(goesTo, scatter) : state.balls[event.foot],
       liftS: slot.liftS + late,
       landS: slot.landS + late + 0.3 * habits.timingS * chance.normal(),
-      headingAfterDeg: planned.headingAfterDeg! + turn,
+      headingAfterDeg,
+      about: roundWhat(event, going, landings),
     });
   });
 }
 
-type Landing = Pick<FootEvent, 'foot' | 'how' | 'to' | 'liftS' | 'landS'> & {
+type Landing = Pick<FootEvent, 'foot' | 'how' | 'to' | 'liftS' | 'landS' | 'about'> & {
   readonly headingAfterDeg: number;
 };
 
-function land(state: State, moveNumber: number | null, landing: Landing): void {
+function land(state: State, moveNumber: number | null, { about, ...landing }: Landing): void {
   state.events.push({
     ...landing,
+    ...(about ? { about } : {}),
     number: state.events.length + 1,
     from: state.balls[landing.foot],
     headingBeforeDeg: state.headings[landing.foot],
@@ -225,18 +294,27 @@ function land(state: State, moveNumber: number | null, landing: Landing): void {
 }
 
 /** A settling shuffle after a move: both feet, a hand's breadth to one side, one beat lost. */
-function shuffle(state: State, drill: PlannedDrill, move: PlannedMove, byM: number, chance: Chance): void {
+function shuffle({ state, drill, move, chance }: Going, byM: number): void {
   const intervalS = 60 / drill.plan.tempoPerMin;
   state.delayS += intervalS;
-  const facing = headingDeg(midpoint(state.balls.left, state.balls.right), drill.plan.target.at);
+  const facing =
+    move.faces === 'target'
+      ? headingDeg(midpoint(state.balls.left, state.balls.right), drill.plan.target.at)
+      : move.after.facingDeg;
   const toLeft = chance.uniform() < 0.5;
   const step = scale(rightOf(facing), toLeft ? -byM : byM);
   const feet: FootName[] = toLeft ? ['left', 'right'] : ['right', 'left'];
+  const going = move.events.filter(isTravel);
+  const [first] = going;
+  if (!first) return;
   feet.forEach((foot, i) => {
-    const slot = move.events[i]!;
+    // Where only one foot goes in the move, the two of the shuffle go in the halves of its time.
+    const halfS = (first.landS - first.liftS) / 2;
+    const alone = { ...first, liftS: first.liftS + i * halfS, landS: first.liftS + (i + 1) * halfS };
+    const slot = going.length > 1 ? (going[i] ?? first) : alone;
     land(state, null, {
       foot,
-      how: slot.how,
+      how: slot.how === 'drag' ? 'drag' : 'step',
       to: add(state.balls[foot], step),
       liftS: slot.liftS + state.delayS,
       landS: slot.landS + state.delayS,

@@ -22,6 +22,7 @@ const STATUS: Readonly<Record<MoveReport['status'], string>> = {
   'one-foot': 'one foot only',
   missed: 'missed',
   extra: 'extra',
+  unseen: 'cannot be seen in this recording',
 };
 
 /** Every planned move with what happened, and every move the plan lacks. Errors: observed - planned. */

@@ -65,7 +65,7 @@ const work = {
 
   simulate(drill: PlannedDrill, order: SimulationOrder): PackedRecording {
     const { faults, recovers, ...settings } = order;
-    const placed = spreadFaults(faults, expand(drill).moves.length, order.seed);
+    const placed = spreadFaults(faults, expand(drill).moves, order.seed);
     const { track } = simulate(drill, {
       ...TRACKER_DEFAULTS,
       ...settings,

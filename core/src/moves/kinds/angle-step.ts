@@ -52,4 +52,12 @@ export const angleStep: MoveKind<'angle-step'> = {
     `Angle step ${bearingWords(bearingDeg)}, ${lengthWords(length, units)}, back on the target`,
   fields: [numberField('bearingDeg', 'Off', [-60, 60], '°'), LENGTH_FIELD],
   judged: { order: true, halfStep: true, ownCourse: true },
+  faults: () => [
+    'step-short',
+    'step-over',
+    'wrong-direction',
+    'stance-not-restored',
+    'wrong-foot-first',
+    'not-facing',
+  ],
 };

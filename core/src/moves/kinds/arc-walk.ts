@@ -1,7 +1,16 @@
 import { firstFoot, type Foot } from '../../body/index.ts';
 import { headingDeg, turnAbout, wrapDeg } from '../../geometry/index.ts';
 import type { Around, Laid, MoveKind, Position } from '../kind.ts';
-import { bothTo, centreOf, mirrorDeg, countField, numberField, oneAfterAnother, STEPS } from '../laying.ts';
+import {
+  bothTo,
+  centreOf,
+  mirrorDeg,
+  countField,
+  numberField,
+  oneAfterAnother,
+  STEPS,
+  STEP_FAULTS,
+} from '../laying.ts';
 
 /** Both feet turn about the target by one angle, and so does the facing. */
 function turned({ at, target }: Around, byDeg: number): Position {
@@ -36,4 +45,5 @@ export const arcWalk: MoveKind<'arc-walk'> = {
     `Arc walk round the target, ${steps} steps of ${Number(Math.abs(byDeg).toFixed(1))}° ${byDeg < 0 ? 'anticlockwise' : 'clockwise'}`,
   fields: [numberField('byDeg', 'A step', [-30, 30], '°'), countField('steps', 'Steps', [1, 100])],
   judged: STEPS,
+  faults: () => STEP_FAULTS,
 };

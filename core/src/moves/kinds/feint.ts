@@ -21,4 +21,5 @@ export const feint: MoveKind<'feint'> = {
   words: ({ foot }) => `Feint with the ${foot} foot`,
   fields: [choiceField('foot', 'Foot', ['lead', 'rear'])],
   judged: OWN_COURSE,
+  faults: () => [],
 };

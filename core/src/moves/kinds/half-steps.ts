@@ -8,6 +8,7 @@ import {
   mirrorDeg,
   numberField,
   STEPS,
+  STEP_FAULTS,
 } from '../laying.ts';
 
 /** As few equal half steps as a distance takes, on one line of the floor. */
@@ -24,4 +25,5 @@ export const halfSteps: MoveKind<'half-steps'> = {
     { key: 'distance', label: 'Distance', as: 'length', leastM: 0.05, mostM: 20 },
   ],
   judged: STEPS,
+  faults: () => STEP_FAULTS,
 };

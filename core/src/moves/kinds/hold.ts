@@ -9,4 +9,5 @@ export const hold: MoveKind<'hold'> = {
   words: () => 'Hold',
   fields: [],
   judged: { order: false, halfStep: false, ownCourse: false },
+  faults: () => [],
 };

@@ -1,6 +1,14 @@
 import { otherFoot } from '../../body/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { LENGTH_FIELD, lengthWords, metresOf, oneAfterAnother, STEPS, travel } from '../laying.ts';
+import {
+  LENGTH_FIELD,
+  lengthWords,
+  metresOf,
+  oneAfterAnother,
+  STEPS,
+  travel,
+  STEP_FAULTS,
+} from '../laying.ts';
 
 /** In with the lead foot first, out with the rear foot first; 15 to 20 cm (common practice, no published source). */
 export const inOut: MoveKind<'in-out'> = {
@@ -15,4 +23,5 @@ export const inOut: MoveKind<'in-out'> = {
   words: ({ length }, units) => `In and out, ${lengthWords(length, units)}`,
   fields: [LENGTH_FIELD],
   judged: STEPS,
+  faults: () => ['half-exit', ...STEP_FAULTS],
 };

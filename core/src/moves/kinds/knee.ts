@@ -1,5 +1,5 @@
 import type { MoveKind } from '../kind.ts';
-import { kicked, KICKS } from '../kicking.ts';
+import { kicked, KICKS, KICK_FAULTS } from '../kicking.ts';
 import { choiceField, footOf } from '../laying.ts';
 
 const BEATS = 0.8;
@@ -13,4 +13,5 @@ export const knee: MoveKind<'knee'> = {
   words: ({ lands }) => `Knee, down ${lands === 'behind' ? 'behind' : 'in front'}`,
   fields: [choiceField('lands', 'Comes down', ['behind', 'in-front'])],
   judged: KICKS,
+  faults: () => KICK_FAULTS,
 };

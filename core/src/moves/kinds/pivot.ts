@@ -50,4 +50,5 @@ export const pivot: MoveKind<'pivot'> = {
     numberField('byDeg', 'By', [-180, 180], '°'),
   ],
   judged: OWN_COURSE,
+  faults: () => ['pivot-short', 'pivot-over', 'pivot-radius', 'ball-drift'],
 };

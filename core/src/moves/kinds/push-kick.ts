@@ -1,5 +1,5 @@
 import type { MoveKind } from '../kind.ts';
-import { kicked, KICKS } from '../kicking.ts';
+import { kicked, KICKS, KICK_FAULTS } from '../kicking.ts';
 import { choiceField, footOf } from '../laying.ts';
 
 const BEATS = 0.9;
@@ -19,4 +19,5 @@ export const pushKick: MoveKind<'push-kick'> = {
     choiceField('lands', 'Comes down', ['behind', 'in-front']),
   ],
   judged: KICKS,
+  faults: () => KICK_FAULTS,
 };

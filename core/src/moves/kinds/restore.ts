@@ -16,4 +16,5 @@ export const restore: MoveKind<'restore'> = {
   words: ({ foot }) => `The ${foot} foot closes to the stance`,
   fields: [choiceField('foot', 'Foot', ['left', 'right'])],
   judged: OWN_COURSE,
+  faults: () => ['stance-not-restored'],
 };

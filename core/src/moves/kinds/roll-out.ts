@@ -8,6 +8,7 @@ import {
   SIDE_FIELD,
   STEPS,
   travel,
+  STEP_FAULTS,
 } from '../laying.ts';
 
 /** The foot on that side out, the other follows. */
@@ -22,4 +23,5 @@ export const rollOut: MoveKind<'roll-out'> = {
     `Roll out ${Math.round(bearingDeg)}° ${side}, ${lengthWords(length, units)}`,
   fields: [SIDE_FIELD, numberField('bearingDeg', 'At', [45, 90], '°'), LENGTH_FIELD],
   judged: STEPS,
+  faults: () => STEP_FAULTS,
 };

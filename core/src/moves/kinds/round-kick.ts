@@ -1,7 +1,7 @@
 import { otherFoot } from '../../body/index.ts';
 import { fromFacing, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { afterKick, KICKS } from '../kicking.ts';
+import { afterKick, KICKS, KICK_FAULTS } from '../kicking.ts';
 import { choiceField, footOf, howTheyGo, turnsTo } from '../laying.ts';
 
 /** The standing foot steps out this far at this angle, toe out, and turns on its ball (own choice). */
@@ -50,4 +50,5 @@ export const roundKick: MoveKind<'round-kick'> = {
     choiceField('lands', 'Comes down', ['behind', 'in-front']),
   ],
   judged: KICKS,
+  faults: () => ['no-pivot', ...KICK_FAULTS],
 };

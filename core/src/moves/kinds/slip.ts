@@ -11,6 +11,7 @@ import {
   SIDE_FIELD,
   STEPS,
   travel,
+  STEP_FAULTS,
 } from '../laying.ts';
 
 const BEARING = { forward: 45, back: 135 } as const;
@@ -34,4 +35,5 @@ export const slip: MoveKind<'slip'> = {
     countField('passes', 'Passes', [1, 40]),
   ],
   judged: STEPS,
+  faults: () => STEP_FAULTS,
 };

@@ -7,6 +7,7 @@ import {
   numberField,
   SIDE_FIELD,
   travel,
+  STEP_FAULTS,
 } from '../laying.ts';
 
 /** The near-side foot diagonally outside the other one's lead foot, the other follows. */
@@ -21,4 +22,5 @@ export const stepAcross: MoveKind<'step-across'> = {
     `Step across, ${Math.round(bearingDeg)}° ${side}, ${lengthWords(length, units)}`,
   fields: [SIDE_FIELD, numberField('bearingDeg', 'At', [20, 70], '°'), LENGTH_FIELD],
   judged: { order: true, halfStep: true, ownCourse: true },
+  faults: () => STEP_FAULTS,
 };

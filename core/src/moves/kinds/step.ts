@@ -13,7 +13,11 @@ import {
   oneFoot,
   STEPS,
   travel,
+  STEP_FAULTS,
 } from '../laying.ts';
+
+/** What goes wrong where one foot goes alone. */
+const ONE_FOOT = ['step-short', 'step-over', 'wrong-direction', 'step-too-long', 'not-facing'] as const;
 
 /** One step: both feet the same way and distance, or one foot alone. Length 13 cm (common practice, no published source). */
 export const step: MoveKind<'step'> = {
@@ -37,4 +41,5 @@ export const step: MoveKind<'step'> = {
     choiceField('feet', 'Feet', ['both', 'lead', 'rear']),
   ],
   judged: STEPS,
+  faults: ({ feet }) => (feet === 'both' ? STEP_FAULTS : ONE_FOOT),
 };

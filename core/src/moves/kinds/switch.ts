@@ -58,4 +58,5 @@ export const switchFeet: MoveKind<'switch'> = {
     how === 'in-place' ? 'Switch in place' : 'Stepping switch: the rear foot passes to the front',
   fields: [choiceField('how', 'How', ['in-place', 'stepping'])],
   judged: OWN_COURSE,
+  faults: ({ how }) => (how === 'in-place' ? ['centre-drift', 'not-mirrored'] : ['not-mirrored']),
 };

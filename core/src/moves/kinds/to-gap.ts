@@ -1,6 +1,6 @@
 import { distanceM, headingDeg, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { centreOf, halfSteps, lengthWords, metresOf, STEPS } from '../laying.ts';
+import { centreOf, halfSteps, lengthWords, metresOf, STEPS, STEP_FAULTS } from '../laying.ts';
 
 /** Nearer to the gap than this there is nothing to step. */
 const NOTHING_M = 0.01;
@@ -21,4 +21,5 @@ export const toGap: MoveKind<'to-gap'> = {
   words: ({ gap }, units) => `Half steps to a gap of ${lengthWords(gap, units)}`,
   fields: [{ key: 'gap', label: 'Gap', as: 'length', leastM: 0.1, mostM: 10 }],
   judged: STEPS,
+  faults: () => STEP_FAULTS,
 };

@@ -32,4 +32,5 @@ export const turningSwitch: MoveKind<'turning-switch'> = {
   words: ({ byDeg }) => `Turning switch, ${Math.abs(Math.round(byDeg))}° ${byDeg < 0 ? 'left' : 'right'}`,
   fields: [numberField('byDeg', 'Turn', [-180, 180], '°')],
   judged: OWN_COURSE,
+  faults: () => ['not-mirrored', 'not-facing'],
 };

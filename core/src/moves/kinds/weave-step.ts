@@ -1,5 +1,5 @@
 import type { MoveKind } from '../kind.ts';
-import { choiceField, footOf, LENGTH_FIELD, lengthWords, metresOf, travel } from '../laying.ts';
+import { choiceField, footOf, LENGTH_FIELD, lengthWords, metresOf, travel, STEP_FAULTS } from '../laying.ts';
 
 /** The freed foot steps forward a little, the other follows the same; the head goes on a V under the line. */
 export const weaveStep: MoveKind<'weave-step'> = {
@@ -12,4 +12,5 @@ export const weaveStep: MoveKind<'weave-step'> = {
   words: ({ first, length }, units) => `Weave and step, ${first} foot first, ${lengthWords(length, units)}`,
   fields: [choiceField('first', 'First', ['lead', 'rear']), LENGTH_FIELD],
   judged: { order: true, halfStep: true, ownCourse: true },
+  faults: () => STEP_FAULTS,
 };

@@ -15,4 +15,5 @@ export const widen: MoveKind<'widen'> = {
   words: ({ side, ratio }) => `Widen ${side} by ${Number(ratio.toFixed(2))} of the stance`,
   fields: [SIDE_FIELD, numberField('ratio', 'By', [0.1, 0.6], 'stances')],
   judged: OWN_COURSE,
+  faults: () => ['step-short', 'step-over', 'stance-not-restored'],
 };

@@ -1,4 +1,4 @@
-/** Names of faults, in code, files and exports. Each has its row in `faults.ts`; one without is a type error. */
+/** Names of faults, in code, files and exports. Each has its row with the rules; one without is a type error. */
 export const FAULT_NAMES = [
   'missed-move',
   'extra-move',
@@ -14,6 +14,16 @@ export const FAULT_NAMES = [
   'step-short',
   'overstretched',
   'stance-not-restored',
+  'half-exit',
+  'wrong-return',
+  'not-mirrored',
+  'centre-drift',
+  'pivot-short',
+  'pivot-over',
+  'pivot-radius',
+  'ball-drift',
+  'no-pivot',
+  'wrong-side-of-cone',
   'unplanned-switch',
   'not-facing',
   'off-beat',
