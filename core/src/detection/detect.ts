@@ -13,21 +13,15 @@ import { momentsByHeight } from './height.ts';
 import { withHops } from './hops.ts';
 import { lookAtFoot, type SeenFoot } from './look.ts';
 import type { Detection, ObservedEvent, ObservedFoot } from './observed.ts';
-import { GUARD_S, meanBetween, place, type Place } from './place.ts';
+import { GUARD_S, meanBetween, place } from './place.ts';
 import { sortRaises } from './raises.ts';
+import { raisesAtRest, restBetween, restUM } from './rest.ts';
 import type { FootSignal } from './signal.ts';
 import { indexBefore, medianOf, sampleRateHz, type Track } from '../track/index.ts';
 
 /** Beside the first fit of a flight so much is looked at. */
 const REFINED_BESIDE_S = 0.14;
 const REFINED_BESIDE_SHARE = 0.3;
-/** The ball may still creep so long after contact; its place is read later where the stand is long enough. */
-const SETTLED_AFTER_S = 0.1;
-const SETTLED_SHARE = 0.35;
-/** A longer look would see how the ball rolls while the other foot flies. */
-const REST_WINDOW_S = 0.3;
-/** What a stand does not show of its own unsteadiness (own choice, from the coverage bench). */
-const PLACE_FACTOR = 1.12;
 /** What is left open by a flight that was not seen, seconds. */
 const UNSEEN_U_S = 0.006;
 
@@ -56,8 +50,8 @@ export function detectFootfalls(track: Track): Detection {
     left: sortRaises({ ...moving.left, foot: 'left' }, seen.left.excursions, stands('right')),
     right: sortRaises({ ...moving.right, foot: 'right' }, seen.right.excursions, stands('left')),
   };
-  const left = { ...moving.left, events: sorted.left.events };
-  const right = { ...moving.right, events: sorted.right.events };
+  const left = { ...moving.left, events: raisesAtRest(moving.left.signal, sorted.left.events) };
+  const right = { ...moving.right, events: raisesAtRest(moving.right.signal, sorted.right.events) };
   const sortedEvents = [...left.events, ...right.events].sort((a, b) => a.liftS - b.liftS);
   const events = withHops(track.timeS, track, sortedEvents).map((event, i) => ({ ...event, number: i + 1 }));
   const samples = 2 * track.timeS.length;
@@ -133,13 +127,7 @@ function observe(
       headingUDeg: headingNoiseDeg / Math.sqrt(Math.max(1, after?.samples ?? 1)),
       liftUS,
       landUS,
-      placeUM:
-        PLACE_FACTOR *
-        Math.hypot(
-          signal.noiseM * Math.sqrt(signal.samplesForOne / Math.max(1, data.restSamples)),
-          data.restDriftM,
-          signal.slowM,
-        ),
+      placeUM: restUM(signal, data),
     };
   });
   const n = signal.t.length;
@@ -211,11 +199,7 @@ function refine(
   const plantedSinceS = (fits[i - 1]?.landS ?? -Infinity) + GUARD_S / 3;
   const plantedUntilS = (fits[i + 1]?.liftS ?? Infinity) - GUARD_S / 3;
   const before = meanBetween(signal, Math.max(plantedSinceS, fit.liftS - PLANT_WINDOW_S), fit.liftS, 0, n);
-  const standsS = plantedUntilS - fit.landS;
-  const restFromS = fit.landS + Math.min(SETTLED_AFTER_S, Math.max(0, SETTLED_SHARE * standsS));
-  const restToS = Math.min(plantedUntilS, restFromS + REST_WINDOW_S);
-  const after = meanBetween(signal, restFromS, restToS, 0, n);
-  const enough = (found: Place | null): found is Place => found !== null && found.count >= 3;
+  const after = restBetween(signal, fit.landS, plantedUntilS);
   const besideS = REFINED_BESIDE_S + REFINED_BESIDE_SHARE * (fit.landS - fit.liftS);
   const earliestS = Math.max(fit.liftS - besideS, Math.min(plantedSinceS, fit.liftS));
   const latestS = Math.min(fit.landS + besideS, Math.max(plantedUntilS, fit.landS));
@@ -224,33 +208,11 @@ function refine(
   return {
     ...data,
     ...(to - from > 3 ? { from, to } : {}),
-    ...(enough(before) && plantedSinceS < fit.liftS ? { startX: before.x, startY: before.y } : {}),
-    ...(enough(after) && plantedUntilS > fit.landS
-      ? {
-          endX: after.x,
-          endY: after.y,
-          restSamples: after.count,
-          restDriftM: driftBetween(signal, restFromS, restToS),
-        }
+    ...(before && before.count >= 3 && plantedSinceS < fit.liftS
+      ? { startX: before.x, startY: before.y }
       : {}),
+    ...(after && plantedUntilS > fit.landS ? after : {}),
   };
-}
-
-const DRIFT_BLOCKS = 5;
-
-/** How unsteadily a foot stands, each axis, beyond what noise explains: the scatter of parts of a stretch. */
-function driftBetween(signal: FootSignal, fromS: number, toS: number): number {
-  const blockS = (toS - fromS) / DRIFT_BLOCKS;
-  const parts = Array.from({ length: DRIFT_BLOCKS }, (_, i) =>
-    meanBetween(signal, fromS + i * blockS, fromS + (i + 1) * blockS, 0, signal.t.length),
-  ).filter((part) => part !== null);
-  const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
-  const [mx, my] = [mean(parts.map(({ x }) => x)), mean(parts.map(({ y }) => y))];
-  const seen2 = mean(parts.map(({ x, y }) => ((x - mx) ** 2 + (y - my) ** 2) / 2));
-  const noise2 = mean(
-    parts.map(({ count }) => signal.noiseM ** 2 * Math.min(1, signal.samplesForOne / count)),
-  );
-  return Math.sqrt(Math.max(0, seen2 - (1 - 1 / DRIFT_BLOCKS) * noise2));
 }
 
 /** One flight weighed, or the middle of the hole when the capture did not see it. */
