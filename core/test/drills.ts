@@ -13,8 +13,10 @@ import {
 import {
   DEMO_PLAN,
   DEMO_STUDENTS,
+  canHave,
   sampleWalk,
   TRACKER_DEFAULTS,
+  type SimulatedFault,
   walk,
   type TrackerSettings,
 } from '@angled-chalk/core/sim';
@@ -56,7 +58,7 @@ export function perfectTrack(drill: PlannedDrill, rateHz = 100): Track {
   return sampleWalk(truth, { ...PERFECT, rateHz }, chance);
 }
 
-const metres = (value: number): Measure => ({ value, unit: 'm' });
+export const metres = (value: number): Measure => ({ value, unit: 'm' });
 /** Items of moves, each with as many beats as it has of its own. */
 export const items = (moves: readonly Move[]): Item[] => moves.map((move) => ({ move }));
 
@@ -90,3 +92,13 @@ export const EVERYTHING: readonly Move[] = (
     { do: 'half-steps', bearingDeg: -90, distance: metres(0.3) },
   ] as const satisfies readonly Move[]
 ).flatMap((move) => [move, { do: 'step', bearingDeg: 0, length: metres(0.1), feet: 'both' }]);
+
+/** A drill and a move of it in which a student can make a fault: in the zigzag where it has one, at a move about there. */
+export function whereMade(fault: SimulatedFault, student = 0, about = 14) {
+  for (const drill of [drillOf(student), drillOf(student, planOf(EVERYTHING))]) {
+    const able = expand(drill).moves.filter((move) => canHave(fault, move));
+    const move = able.find(({ number }) => number >= about) ?? able.at(-1);
+    if (move) return { drill, moveNumber: move.number };
+  }
+  throw new RangeError(`No move can have ${fault}.`);
+}

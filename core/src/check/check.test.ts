@@ -12,7 +12,7 @@ import {
   SIMULATED_FAULTS,
 } from '../sim/index.ts';
 import type { Track } from '../track/index.ts';
-import { drillOf, perfectTrack, ROOMY_PLAN } from '../../test/drills.ts';
+import { drillOf, perfectTrack, ROOMY_PLAN, whereMade } from '../../test/drills.ts';
 import { flatFindings } from './causes.ts';
 import { checkPlan, checkTrack } from './check.ts';
 
@@ -57,15 +57,15 @@ describe('one engine judges plan and track', () => {
 
 describe('every fault a student makes is found, and a clean drill is met', () => {
   test.each(SIMULATED_FAULTS)('%s', (fault) => {
-    const drill = drillOf(0);
-    const { track } = recorded(drill, { seed: 71, faults: [{ fault, moveNumber: 14 }] });
+    const { drill, moveNumber } = whereMade(fault);
+    const { track } = recorded(drill, { seed: 71, faults: [{ fault, moveNumber }] });
     const { report } = checkTrack(drill, track);
     // One fault was made: one cause is told, whatever followed from it.
     expect(report.faults).toHaveLength(1);
     const all = flatFindings(report.faults);
     expect(names(all)).toContain(fault);
-    const found = all.find((one) => one.fault === fault)!;
-    if (fault !== 'extra-move') expect(found.moveNumber).toBe(14);
+    const found = all.find((one) => one.fault === fault);
+    if (fault !== 'extra-move') expect(found?.moveNumber).toBe(moveNumber);
     expect(report.verdict).toMatchObject({ outcome: 'not-met', faultCount: 1 });
   });
 
@@ -91,8 +91,8 @@ describe('every fault a student makes is found, and a clean drill is met', () =>
   test('what is found is what a perfect capture of the same walk finds, for any seed', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), fc.constantFrom(...SIMULATED_FAULTS), (seed, fault) => {
-        const drill = drillOf(seed % 3 === 0 ? 4 : 0);
-        const { track, truth } = recorded(drill, { seed, faults: [{ fault, moveNumber: 12 }] });
+        const { drill, moveNumber } = whereMade(fault, seed % 3 === 0 ? 4 : 0, 12);
+        const { track, truth } = recorded(drill, { seed, faults: [{ fault, moveNumber }] });
         const made = trueFindings(drill, truth);
         // The two names of one thing are told once; which of them may be nearer to its limit than can be seen.
         const kind = (name: FaultName): FaultName =>

@@ -1,7 +1,14 @@
-import { eventsOf, expand, type Balls, type Footwork, type PlannedDrill } from '../pattern/index.ts';
-import { judge, performPlan, type Finding } from '../rules/index.ts';
+import {
+  eventsOf,
+  expand,
+  type Balls,
+  type Footwork,
+  type PlannedDrill,
+  type PlannedMove,
+} from '../pattern/index.ts';
+import { isTravel, judge, performPlan, type Finding } from '../rules/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import { detectFootfalls, withTurns } from '../detection/index.ts';
+import { detectFootfalls, withoutRaises, withRaises, withTurns, type Detection } from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
 import { frameOf, type FrameReport } from '../matching/index.ts';
 import { judgeAsMarked } from './judge-track.ts';
@@ -32,8 +39,18 @@ export interface CheckSteps {
   readonly reading?: Reading;
 }
 
-/** Whether a plan asks for turns of a foot that stands. */
-const turnsAreAsked = ({ moves }: Footwork): boolean => eventsOf(moves).some(({ how }) => how === 'pivot');
+/** A move in which one foot goes alone: it may go out and come back with the next. */
+const goesAlone = ({ events }: PlannedMove): boolean =>
+  new Set(events.filter(isTravel).map(({ foot }) => foot)).size === 1 &&
+  events.every(({ how }) => how !== 'raise');
+
+/** The turns and raises of feet that stand are looked for where a plan asks for them. */
+function withAsked(landings: Detection, { moves }: Footwork): Detection {
+  const asked = new Set(eventsOf(moves).map(({ how }) => how));
+  const turned = asked.has('pivot') ? withTurns(landings) : landings;
+  if (asked.has('raise')) return withRaises(turned);
+  return moves.some(goesAlone) ? withoutRaises(turned) : turned;
+}
 
 /** The findings of a plan before anyone walks it. */
 export function checkPlan(drill: PlannedDrill): { footwork: Footwork; findings: Finding[] } {
@@ -71,7 +88,7 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
   const footwork = expand(asked);
   progress(0.15, 'Finding footfalls');
   const landings = detectFootfalls(track);
-  const detection = turnsAreAsked(footwork) ? withTurns(landings) : landings;
+  const detection = withAsked(landings, footwork);
   progress(0.5, 'Matching steps to the plan');
   const seen = { track, detection };
   const match = matchToPlan(footwork.moves, detection.events, {

@@ -11,6 +11,7 @@ import {
 import type { FootName, RuleLimits } from '../body/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 import { finding, isTravel, LEAST_STEP_LIMIT_M, type EventUncertainty, type Found } from '../rules/index.ts';
+import { shownBy } from '../moves/index.ts';
 import { atMost } from '../measure/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
 
@@ -128,9 +129,11 @@ function missedMove(
 ): Found {
   const timeS = planToTrackS(planned.beatS);
   const longestM = Math.max(0, ...expected.map(({ from, to }) => distanceM(from, to)));
-  const isTurn = !expected.some(isTravel);
+  // A feint may be made by the weight alone; a raise that comes back has no way.
+  const isStep = expected.some((event) => isTravel(event) && shownBy(event) === 'place');
+  const isSmall = planned.kind === 'feint' || (isStep && longestM < smallestStepM);
   return {
-    ...countOf((!isTurn && longestM < smallestStepM) || isBlindAt(timeS)),
+    ...countOf(isSmall || isBlindAt(timeS)),
     fault: 'missed-move',
     timeS,
     foot: planned.firstFoot,

@@ -1,6 +1,6 @@
 import type { FootName } from '../body/index.ts';
 import { between, type Point } from '../geometry/index.ts';
-import { latestBy, minimumJerk } from '../pattern/index.ts';
+import { latestBy, minimumJerk, type FootEvent } from '../pattern/index.ts';
 import type { Detection, FootSignal, ObservedFoot } from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
 
@@ -20,11 +20,22 @@ function footCourse({ events, start, signal }: ObservedFoot): (timeS: number) =>
     const event = lastBy(timeS);
     if (!event) return start;
     if (timeS >= event.landS) return event.to;
-    return (
-      smoothed(signal, timeS) ??
-      between(event.from, event.to, minimumJerk((timeS - event.liftS) / (event.landS - event.liftS)))
-    );
+    return smoothed(signal, timeS) ?? acrossHole(signal, event, timeS);
   };
+}
+
+/** In a hole of the capture: on the way from what was seen before it to what was seen after it. */
+function acrossHole({ t, x, y }: FootSignal, event: FootEvent, timeS: number): Point {
+  const next = lowerBound(t, timeS);
+  const seen = (i: number, end: 'from' | 'to'): readonly [number, Point] => {
+    const [tS, px, py] = [t[i], x[i], y[i]];
+    const isIn = tS !== undefined && tS >= event.liftS && tS <= event.landS;
+    if (isIn && px !== undefined && py !== undefined) return [tS, { x: px, y: py }];
+    return [end === 'from' ? event.liftS : event.landS, event[end]];
+  };
+  const [fromS, from] = seen(next - 1, 'from');
+  const [toS, to] = seen(next, 'to');
+  return toS > fromS ? between(from, to, minimumJerk((timeS - fromS) / (toS - fromS))) : to;
 }
 
 /** Least-squares line through the samples within 30 ms, at timeS; null without some before and some after it. */

@@ -1,4 +1,4 @@
-import { expand, type Footwork, type PlannedDrill } from '../pattern/index.ts';
+import { eventsOf, expand, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 import {
   foundBy,
   identified,
@@ -99,7 +99,12 @@ function judgeTrack(
   });
   const planFindings = judge(planned);
   const raises = within(detection.raises, clock.spanS);
-  const found = [...foundBy(performance), ...compared, ...ofTempo, ...perhapsRaised(raises)];
+  const found = [
+    ...foundBy(performance),
+    ...compared,
+    ...ofTempo,
+    ...perhapsRaised(unasked(raises, footwork, clock)),
+  ];
   const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>
     sure && !sure.has(one.id) ? { ...one, verdict: 'cannot-tell' } : one,
   );
@@ -122,6 +127,19 @@ function judgeTrack(
 
 const within = (raises: readonly Raise[], span: readonly [number, number] | null): Raise[] =>
   raises.filter(({ event }) => span !== null && event.landS >= span[0] && event.liftS <= span[1]);
+
+/** Raises where the plan asks for none of that foot. */
+const unasked = (raises: readonly Raise[], { moves }: Footwork, { trackToPlanS }: ClockMap): Raise[] =>
+  raises.filter(({ event }) => {
+    const [fromS, toS] = [trackToPlanS(event.liftS), trackToPlanS(event.landS)];
+    return !eventsOf(moves).some(
+      ({ how, foot, liftS, landS }) =>
+        how === 'raise' && foot === event.foot && liftS < toS + BESIDE_S && landS > fromS - BESIDE_S,
+    );
+  });
+
+/** A raise so near in time to a planned one is that one. */
+const BESIDE_S = 0.5;
 
 /** A foot that went out and came back, where no height tells whether it was in the air, is perhaps an extra move. */
 const perhapsRaised = (raises: readonly Raise[]): Found[] =>

@@ -47,8 +47,16 @@ export function detectFootfalls(track: Track): Detection {
     (fromS: number, toS: number): boolean =>
       moving[foot].events.every(({ liftS, landS }) => landS < fromS || liftS > toS);
   const sorted = {
-    left: sortRaises({ ...moving.left, foot: 'left' }, seen.left.excursions, stands('right')),
-    right: sortRaises({ ...moving.right, foot: 'right' }, seen.right.excursions, stands('left')),
+    left: sortRaises(
+      { ...moving.left, foot: 'left', hasHeight: seen.left.signal.z !== null },
+      seen.left.excursions,
+      stands('right'),
+    ),
+    right: sortRaises(
+      { ...moving.right, foot: 'right', hasHeight: seen.right.signal.z !== null },
+      seen.right.excursions,
+      stands('left'),
+    ),
   };
   const left = { ...moving.left, events: raisesAtRest(moving.left.signal, sorted.left.events) };
   const right = { ...moving.right, events: raisesAtRest(moving.right.signal, sorted.right.events) };

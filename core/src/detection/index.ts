@@ -1,4 +1,5 @@
 export { detectFootfalls } from './detect.ts';
 export type { Detection, ObservedEvent, ObservedFoot, Raise } from './observed.ts';
 export type { FootSignal } from './signal.ts';
-export { withTurns } from './turns.ts';
+export { smallLifts, withoutRaises, withRaises } from './lifts.ts';
+export { LEAST_TURN_DEG, withTurns } from './turns.ts';

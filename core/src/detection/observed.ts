@@ -44,4 +44,6 @@ export interface Raise {
   readonly heightM: number | null;
   /** How far it went out. */
   readonly outM: number;
+  /** The steps out and back that it may have been as well. */
+  readonly steps: readonly ObservedEvent[];
 }

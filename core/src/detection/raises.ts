@@ -34,6 +34,8 @@ export function sortRaises(
     readonly events: readonly ObservedEvent[];
     readonly start: Point;
     readonly foot: ObservedEvent['foot'];
+    /** Whether the height tells what was in the air. */
+    readonly hasHeight: boolean;
   },
   excursions: readonly Excursion[],
   stands: (fromS: number, toS: number) => boolean,
@@ -41,7 +43,7 @@ export function sortRaises(
   const kept: ObservedEvent[] = [];
   const raises: Raise[] = [];
   const used = new Set<Excursion>();
-  const { events } = seen;
+  const { events, hasHeight } = seen;
   const excursionOf = ({ liftS, landS }: ObservedEvent): Excursion | undefined =>
     excursions.find(({ fromS, toS }) => liftS < toS && landS > fromS);
   for (let i = 0; i < events.length; i++) {
@@ -55,8 +57,9 @@ export function sortRaises(
       const times = { liftS: fromS, landS: toS, liftUS: SPAN_U_S, landUS: SPAN_U_S };
       kept.push({ ...joined(event, last), ...times });
       i = events.indexOf(last);
-    } else if (back && isReturn(event, back) && stands(event.liftS, back.landS)) {
-      raises.push({ event: joined(event, back), heightM: null, outM: distanceM(event.from, event.to) });
+    } else if (back && !hasHeight && isReturn(event, back) && stands(event.liftS, back.landS)) {
+      const outM = distanceM(event.from, event.to);
+      raises.push({ event: joined(event, back), heightM: null, outM, steps: [event, back] });
       i++;
     } else kept.push(event);
   }
@@ -92,5 +95,5 @@ function onTheSpot(
     placeUM: before?.placeUM ?? 0,
     headingUDeg: before?.headingUDeg ?? 0,
   };
-  return { event, heightM: topM, outM };
+  return { event, heightM: topM, outM, steps: [] };
 }

@@ -24,11 +24,69 @@ export interface FlightSamples {
   readonly sigma: number;
 }
 
+/** A way as bent as this, its height over its chord, is that of a foot that swings round the other (own choice). */
+const BENT = 0.18;
+/** How many samples the height is the mean of. */
+const HEIGHT_SAMPLES = 5;
+
+interface Arc {
+  readonly x: number;
+  readonly y: number;
+  readonly radiusM: number;
+  /** From the centre to the middle of the arc, and half its angle; radians, mathematical sense. */
+  readonly middle: number;
+  readonly half: number;
+}
+
+/** The circle through the old and the new place and the samples farthest from the chord; null for a straight way. */
+function arcOf(signal: FootSignal, data: FlightData): Arc | null {
+  const [dx, dy] = [data.endX - data.startX, data.endY - data.startY];
+  const chordM = Math.hypot(dx, dy);
+  const [ux, uy] = [dx / chordM, dy / chordM];
+  let heightM = 0;
+  for (let i = data.from; i + HEIGHT_SAMPLES <= data.to; i++) {
+    let sum = 0;
+    for (let k = i; k < i + HEIGHT_SAMPLES; k++)
+      sum += (signal.y[k]! - data.startY) * ux - (signal.x[k]! - data.startX) * uy;
+    if (Math.abs(sum / HEIGHT_SAMPLES) > Math.abs(heightM)) heightM = sum / HEIGHT_SAMPLES;
+  }
+  if (Math.abs(heightM) < BENT * chordM) return null;
+  const rise = Math.abs(heightM);
+  const radiusM = (chordM ** 2 / 4 + rise ** 2) / (2 * rise);
+  const [nx, ny] = [-uy * Math.sign(heightM), ux * Math.sign(heightM)];
+  const inwards = rise - radiusM;
+  return {
+    x: (data.startX + data.endX) / 2 + nx * inwards,
+    y: (data.startY + data.endY) / 2 + ny * inwards,
+    radiusM,
+    middle: Math.atan2(ny, nx),
+    // Anticlockwise where the way bends to the right of its chord.
+    half: (heightM > 0 ? -1 : 1) * Math.atan2(chordM / 2, -inwards),
+  };
+}
+
+function projectOnArc(signal: FootSignal, data: FlightData, arc: Arc): FlightSamples {
+  const share = new Float64Array(data.to - data.from);
+  for (let i = 0; i < share.length; i++) {
+    const k = data.from + i;
+    const off = Math.atan2(signal.y[k]! - arc.y, signal.x[k]! - arc.x) - arc.middle;
+    const wrapped = Math.atan2(Math.sin(off), Math.cos(off));
+    share[i] = (wrapped / arc.half + 1) / 2;
+  }
+  return {
+    t: signal.t.subarray(data.from, data.to),
+    share,
+    sigma: Math.max(signal.noiseM, 1e-6) / (2 * Math.abs(arc.half) * arc.radiusM),
+  };
+}
+
 /** Projects the samples of a stretch once, for all the fits that look at it. */
 export function projectFlight(signal: FootSignal, data: FlightData): FlightSamples {
   const dx = data.endX - data.startX;
   const dy = data.endY - data.startY;
   const squared = dx * dx + dy * dy;
+  const arc = squared > 0 ? arcOf(signal, data) : null;
+  if (arc) return projectOnArc(signal, data, arc);
   const share = new Float64Array(data.to - data.from);
   for (let i = 0; i < share.length; i++) {
     const k = data.from + i;

@@ -1,6 +1,7 @@
 import { wrapDeg } from '../geometry/index.ts';
 import { headingBetween } from './headings.ts';
 import type { Detection, ObservedEvent, ObservedFoot } from './observed.ts';
+import { stretchesOf, type Stretch } from './stretches.ts';
 
 /** A planted foot turns where its heading changes faster than this, or than so many sigmas (own choice). */
 const TURNING_DEG_S = 30;
@@ -8,29 +9,11 @@ const SIGMAS = 4;
 /** Headings are means over so long, on either side of a moment. */
 const HALF_S = 0.1;
 /** Less than this, or than so many sigmas, is no turn. */
-const LEAST_TURN_DEG = 8;
+export const LEAST_TURN_DEG = 8;
 /** Turning that stops for less than this is one turn. */
 const PAUSE_S = 0.12;
-/** What a landing leaves, and the next lift takes, is not looked at. */
-const EDGE_S = 0.03;
 /** When a turn begins and ends is known no better, 1 sigma. */
 const TIME_U_S = 0.04;
-
-interface Stretch {
-  readonly fromS: number;
-  readonly toS: number;
-  readonly before: ObservedEvent | undefined;
-}
-
-/** Where a foot stands, and what it did before. */
-function stretchesOf({ events, signal }: ObservedFoot): Stretch[] {
-  const [firstS, lastS] = [signal.t[0] ?? 0, signal.t.at(-1) ?? 0];
-  return [undefined, ...events].map((before, i) => ({
-    fromS: before ? before.landS + EDGE_S : firstS,
-    toS: (events[i]?.liftS ?? lastS + EDGE_S) - EDGE_S,
-    before,
-  }));
-}
 
 /** Times at which a foot turns while it stands. */
 function turningIn(foot: ObservedFoot, { fromS, toS }: Stretch): { fromS: number; toS: number }[] {

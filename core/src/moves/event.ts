@@ -23,7 +23,11 @@ export interface FootEvent {
   readonly headingAfterDeg: number | null;
   /** The place a swinging foot goes round: it moves on an arc, never on its chord. */
   readonly about?: Point | undefined;
+  /** How far it goes round it, clockwise, to within half a turn: which way, where both are as short. */
+  readonly swingDeg?: number | undefined;
 }
+
+type Way = Pick<FootEvent, 'from' | 'to' | 'about' | 'swingDeg'>;
 
 export interface Balls {
   readonly left: Point;
@@ -46,30 +50,27 @@ export function ballsAfter(before: Balls, events: readonly FootEvent[]): Balls {
   return { left: at('left'), right: at('right') };
 }
 
-/** The turn of an arc about its centre, clockwise: the short way round. Degrees. */
-export const arcTurnDeg = ({ from, to }: Pick<FootEvent, 'from' | 'to'>, about: Point): number =>
-  wrapDeg(headingDeg(about, to) - headingDeg(about, from));
+/** The turn of an arc about its centre, clockwise: the short way round, unless the event says which. Degrees. */
+export const arcTurnDeg = ({ from, to, swingDeg = 0 }: Omit<Way, 'about'>, about: Point): number =>
+  wrapDeg(headingDeg(about, to) - headingDeg(about, from) - swingDeg) + swingDeg;
 
 /**
  * Where a ball is at a share of its way: on the straight way, or on the arc about a centre, where angle and
  * radius change together.
  */
-export function ballOnWay(
-  { from, to, about }: Pick<FootEvent, 'from' | 'to' | 'about'>,
-  share: number,
-): Point {
+export function ballOnWay({ from, to, about, swingDeg }: Way, share: number): Point {
   if (!about) return between(from, to, share);
   const radiusM = distanceM(about, from) * (1 - share) + distanceM(about, to) * share;
-  const deg = headingDeg(about, from) + share * arcTurnDeg({ from, to }, about);
+  const deg = headingDeg(about, from) + share * arcTurnDeg({ from, to, swingDeg }, about);
   return { x: about.x + radiusM * Math.sin(radians(deg)), y: about.y + radiusM * Math.cos(radians(deg)) };
 }
 
 /** Length of the way of a ball; of an arc whose radius changes, by its mean radius. Metres. */
-export function wayOfM({ from, to, about }: Pick<FootEvent, 'from' | 'to' | 'about'>): number {
+export function wayOfM({ from, to, about, swingDeg }: Way): number {
   if (!about) return distanceM(from, to);
   const radiusM = (distanceM(about, from) + distanceM(about, to)) / 2;
   return Math.hypot(
-    radiusM * radians(Math.abs(arcTurnDeg({ from, to }, about))),
+    radiusM * radians(Math.abs(arcTurnDeg({ from, to, swingDeg }, about))),
     distanceM(about, to) - distanceM(about, from),
   );
 }

@@ -32,6 +32,8 @@ export interface EventPlan {
   readonly fromS: number;
   readonly toS: number;
   readonly about?: Point | undefined;
+  /** How far it goes round it, to within half a turn. */
+  readonly swingDeg?: number | undefined;
 }
 
 /** One move laid out on the floor. */

@@ -7,6 +7,7 @@ import {
   standAt,
   withLead,
   type Around,
+  type EventKind,
   type FootEvent,
   type Laid,
   type Position,
@@ -145,16 +146,21 @@ function addMove(state: Walking, entry: Entry, laid: Laid, intervalS: number): v
   state.events += events.length;
 }
 
+/** A foot that the plan takes to where it stands only turns. */
+const turnsOnly = (how: EventKind, from: Point, to: Point): boolean =>
+  (how === 'step' || how === 'drag') && distanceM(from, to) < SAME_M;
+const SAME_M = 1e-3;
+
 /** The events of a move on the clock of the walk, each from where its foot was. */
 function eventsFrom(before: Position, { events }: Laid, startS: number, numbered: number): FootEvent[] {
   let feet = before.feet;
-  return events.map(({ foot, how, to, fromS, toS, about }, i): FootEvent => {
+  return events.map(({ foot, how, to, fromS, toS, about, swingDeg }, i): FootEvent => {
     const from = feet[foot];
     feet = { ...feet, [foot]: to };
     return {
       number: numbered + i + 1,
       foot,
-      how,
+      how: turnsOnly(how, from.ball, to.ball) ? 'pivot' : how,
       from: from.ball,
       to: to.ball,
       liftS: startS + fromS,
@@ -162,6 +168,7 @@ function eventsFrom(before: Position, { events }: Laid, startS: number, numbered
       headingBeforeDeg: from.headingDeg,
       headingAfterDeg: to.headingDeg,
       ...(about ? { about } : {}),
+      ...(swingDeg === undefined ? {} : { swingDeg }),
     };
   });
 }

@@ -3,4 +3,4 @@ export { DEMO_DRILLS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
 export { DEMO_FLOORS } from './demo-floors.ts';
 export { sampleWalk, simulate, spreadFaults, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
 export { trueFindings } from './true-findings.ts';
-export { SIMULATED_FAULTS, type SimulatedFault, type TrueWalk, walk } from './walk.ts';
+export { canHave, SIMULATED_FAULTS, type SimulatedFault, type TrueWalk, walk } from './walk.ts';

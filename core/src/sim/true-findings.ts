@@ -13,7 +13,6 @@ import {
   performPlan,
 } from '../rules/index.ts';
 import { gapSeries } from '../range/index.ts';
-import { shownBy } from '../moves/index.ts';
 import type { TrueWalk } from './walk.ts';
 
 /**
@@ -57,7 +56,7 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
 function knownRows(truth: TrueWalk, planned: Parameters<typeof align>[0]): AlignedMove[] {
   const rows: AlignedMove[] = planned.map((move) => ({
     planned: move,
-    expected: move.events.filter((event) => shownBy(event) !== 'height'),
+    expected: move.events.filter((event) => event.how !== 'bounce'),
     observed: truth.events.filter((_, i) => truth.moveOf[i] === move.number),
   }));
   const extras = truth.events.flatMap((event, i) => (truth.moveOf[i] === null ? [{ event, i }] : []));

@@ -271,19 +271,21 @@ function doMove(going: Going): void {
       liftS: slot.liftS + late,
       landS: slot.landS + late + 0.3 * habits.timingS * chance.normal(),
       headingAfterDeg,
+      swingDeg: event.swingDeg,
       about: roundWhat(event, going, landings),
     });
   });
 }
 
-type Landing = Pick<FootEvent, 'foot' | 'how' | 'to' | 'liftS' | 'landS' | 'about'> & {
+type Landing = Pick<FootEvent, 'foot' | 'how' | 'to' | 'liftS' | 'landS' | 'about' | 'swingDeg'> & {
   readonly headingAfterDeg: number;
 };
 
-function land(state: State, moveNumber: number | null, { about, ...landing }: Landing): void {
+function land(state: State, moveNumber: number | null, { about, swingDeg, ...landing }: Landing): void {
   state.events.push({
     ...landing,
     ...(about ? { about } : {}),
+    ...(swingDeg === undefined ? {} : { swingDeg }),
     number: state.events.length + 1,
     from: state.balls[landing.foot],
     headingBeforeDeg: state.headings[landing.foot],

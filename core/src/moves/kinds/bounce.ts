@@ -1,3 +1,4 @@
+import { otherFoot } from '../../body/index.ts';
 import type { EventPlan, MoveKind } from '../kind.ts';
 import { countField } from '../laying.ts';
 
@@ -12,7 +13,7 @@ export const bounce: MoveKind<'bounce'> = {
   next: ({ times }, { at, beatS }) => {
     const eachS = beatS / A_BEAT;
     const events = Array.from({ length: times }, (_, i) =>
-      (['left', 'right'] as const).map((foot): EventPlan => ({
+      [at.lead, otherFoot(at.lead)].map((foot): EventPlan => ({
         foot,
         how: 'bounce',
         to: at.feet[foot],

@@ -35,7 +35,7 @@ export const pivot: MoveKind<'pivot'> = {
         turns: true,
         events: [
           { foot: stays, how: 'pivot', to: feet[stays], ...slot },
-          { foot: swings, how: howTheyGo(stance), to: feet[swings], about, ...slot },
+          { foot: swings, how: howTheyGo(stance), to: feet[swings], about, swingDeg: byDeg, ...slot },
         ],
       },
     ];

@@ -1,10 +1,11 @@
-import { otherFoot } from '../../body/index.ts';
-import { wrapDeg } from '../../geometry/index.ts';
+import { otherFoot, type Feet } from '../../body/index.ts';
+import { headingDeg, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
 import { howTheyGo, mirrorDeg, numberField, OWN_COURSE, standOn, turnsTo, withLead } from '../laying.ts';
 
 const BEATS = 0.6;
 const SLOWEST_S = 0.6;
+const IN_LINE_DEG = 179;
 
 /** The rear foot steps through while the facing turns. */
 export const turningSwitch: MoveKind<'turning-switch'> = {
@@ -15,6 +16,10 @@ export const turningSwitch: MoveKind<'turning-switch'> = {
     const facingDeg = wrapDeg(at.facingDeg + byDeg);
     const { ball } = at.feet[at.lead];
     const after = standOn(withLead(stance, rear), at.lead, ball, facingDeg);
+    const rearAt = (feet: Feet): number => headingDeg(ball, feet[rear].ball);
+    const passes = wrapDeg(rearAt(after.feet) - facingDeg - rearAt(at.feet) + at.facingDeg);
+    // Seen from the body the foot passes on its own side, also where the feet stand in line.
+    const swingDeg = byDeg + (Math.abs(passes) > IN_LINE_DEG ? (rear === 'left' ? 1 : -1) * 180 : passes);
     const slot = { fromS: 0, toS: Math.min(SLOWEST_S, BEATS * beatS) };
     return [
       {
@@ -22,7 +27,7 @@ export const turningSwitch: MoveKind<'turning-switch'> = {
         beats: 1,
         turns: true,
         events: [
-          { foot: rear, how: howTheyGo(stance), to: after.feet[rear], about: ball, ...slot },
+          { foot: rear, how: howTheyGo(stance), to: after.feet[rear], about: ball, swingDeg, ...slot },
           ...turnsTo(at.feet[at.lead], after.feet[at.lead], at.lead, slot),
         ],
       },

@@ -1,0 +1,124 @@
+import type { FootName } from '../body/index.ts';
+import { distanceM } from '../geometry/index.ts';
+import { medianOf, indexBefore } from '../track/index.ts';
+import type { Detection, ObservedEvent, ObservedFoot, Raise } from './observed.ts';
+import { PLANT_WINDOW_S } from './headings.ts';
+import { meanBetween } from './place.ts';
+import { restBetween, restUM } from './rest.ts';
+import { stretchesOf, type Stretch } from './stretches.ts';
+
+/** A ball that rises less than this, or than so many sigmas, may have stayed down (own choice). */
+const LEAST_RISE_M = 0.02;
+const SIGMAS = 4;
+/** Heights are means over so long. */
+const MEAN_S = 0.04;
+/** Shorter than this is no lift. */
+const SHORTEST_S = 0.04;
+/** It is down again below this share of its greatest height. */
+const DOWN_SHARE = 0.25;
+/** A lift so small is known in time no better, 1 sigma. */
+const TIME_U_S = 0.03;
+const LEAST_SAMPLES = 8;
+/** Less than this is no step (own choice). */
+const LEAST_STEP_M = 0.005;
+
+interface Heights {
+  readonly t: Float64Array;
+  readonly z: Float64Array;
+  readonly leastM: number;
+}
+
+/** Smoothed heights over the floor of one stand. */
+function heightsIn({ signal }: ObservedFoot, { fromS, toS }: Stretch): Heights | null {
+  const [from, to] = [indexBefore(signal.t, fromS), indexBefore(signal.t, toS) + 1];
+  const raw = signal.z?.subarray(from, to);
+  const known = raw?.filter((value) => !Number.isNaN(value));
+  if (!raw || !known || known.length < LEAST_SAMPLES) return null;
+  const floorM = medianOf(known);
+  const sigmaM = medianOf(known.map((value) => Math.abs(value - floorM))) / 0.6745;
+  const half = Math.round(MEAN_S / signal.stepS / 2);
+  const z = raw.map((_, i) => {
+    const near = raw.subarray(Math.max(0, i - half), i + half + 1).filter((value) => !Number.isNaN(value));
+    return near.length === 0 ? 0 : near.reduce((a, b) => a + b, 0) / near.length - floorM;
+  });
+  const leastM = Math.max(LEAST_RISE_M, (SIGMAS * sigmaM) / Math.sqrt(1 + 2 * half));
+  return { t: signal.t.subarray(from, to), z, leastM };
+}
+
+function liftsIn({ t, z, leastM }: Heights): { liftS: number; landS: number; topM: number }[] {
+  const found: { liftS: number; landS: number; topM: number }[] = [];
+  for (let i = 0; i < z.length; i++) {
+    if ((z[i] ?? 0) < leastM) continue;
+    let [first, last, topM] = [i, i, 0];
+    while (last + 1 < z.length && (z[last + 1] ?? 0) >= DOWN_SHARE * topM) {
+      topM = Math.max(topM, z[last] ?? 0, z[last + 1] ?? 0);
+      last++;
+    }
+    while (first > 0 && (z[first - 1] ?? 0) >= DOWN_SHARE * topM) first--;
+    const [liftS, landS] = [t[first] ?? NaN, t[last] ?? NaN];
+    if (landS - liftS >= SHORTEST_S) found.push({ liftS, landS, topM });
+    i = last;
+  }
+  return found;
+}
+
+/** Feet that left the floor a little and came back, where the heights tell. */
+export function smallLifts(detection: Detection): Raise[] {
+  const of = (foot: FootName): Raise[] =>
+    stretchesOf(detection[foot]).flatMap((stretch) => {
+      const heights = heightsIn(detection[foot], stretch);
+      const { before } = stretch;
+      const { signal } = detection[foot];
+      const stood = before?.to ?? detection[foot].start;
+      const headingDeg = before?.headingAfterDeg ?? null;
+      const known = detection.raises.filter(({ event }) => event.foot === foot);
+      return (heights ? liftsIn(heights) : [])
+        .filter(({ liftS, landS }) => known.every(({ event }) => event.landS < liftS || event.liftS > landS))
+        .map(({ liftS, landS, topM }): Raise => {
+          const rest = restBetween(signal, landS, stretch.toS);
+          const earliestS = Math.max(stretch.fromS, liftS - PLANT_WINDOW_S);
+          const from = meanBetween(signal, earliestS, liftS, 0, signal.t.length) ?? stood;
+          const to = rest ? { x: rest.endX, y: rest.endY } : stood;
+          const placeUM = rest ? restUM(signal, rest) : signal.noiseM;
+          // A foot that came down elsewhere made a step, too short to be seen by its place alone.
+          const how = distanceM(from, to) > SIGMAS * placeUM + LEAST_STEP_M ? 'step' : 'raise';
+          const event: ObservedEvent = {
+            number: 0,
+            foot,
+            how,
+            from: { x: from.x, y: from.y },
+            to,
+            liftS,
+            landS,
+            headingBeforeDeg: headingDeg,
+            headingAfterDeg: headingDeg,
+            liftUS: TIME_U_S,
+            landUS: TIME_U_S,
+            placeUM,
+            headingUDeg: before?.headingUDeg ?? detection[foot].headingNoiseDeg,
+          };
+          return { event, heightM: topM, outM: distanceM(from, to), steps: [] };
+        });
+    });
+  return [...of('left'), ...of('right')].toSorted((a, b) => a.event.liftS - b.event.liftS);
+}
+
+const numbered = (events: readonly ObservedEvent[]): ObservedEvent[] =>
+  events.toSorted((a, b) => a.liftS - b.liftS).map((event, i) => ({ ...event, number: i + 1 }));
+
+/** What was found, with what may have been a raise taken for the steps out and back that it may have been as well. */
+export function withoutRaises(detection: Detection): Detection {
+  const events = numbered([...detection.events, ...detection.raises.flatMap(({ steps }) => steps)]);
+  return { ...detection, events, raises: detection.raises.filter(({ steps }) => steps.length === 0) };
+}
+
+/**
+ * What was found, with the feet that were raised and came back among the events: for plans that ask for them.
+ * Where no height tells that they were in the air they stay apart.
+ */
+export function withRaises(detection: Detection): Detection {
+  const isSure = ({ heightM }: Raise): boolean => heightM !== null;
+  const raised = [...detection.raises.filter(isSure), ...smallLifts(detection)];
+  const events = numbered([...detection.events, ...raised.map(({ event }) => event)]);
+  return { ...detection, events, raises: detection.raises.filter((raise) => !isSure(raise)) };
+}
