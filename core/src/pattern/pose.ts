@@ -1,7 +1,28 @@
 import type { Foot, FootName } from '../body/index.ts';
 import { wrapDeg } from '../geometry/index.ts';
-import { ballOnWay, type FootEvent } from '../moves/index.ts';
-import { latestBy, minimumJerk } from './flight.ts';
+import { ballOnWay, eventsOf, type FootEvent, type Stand } from '../moves/index.ts';
+import { courseOf, latestBy, minimumJerk } from './flight.ts';
+import type { Footwork, PlannedMove } from './footwork.ts';
+
+/**
+ * How a body stands and faces at any time of a walk: turned in the share of its time that a move has taken.
+ * Frame and units of the footwork.
+ */
+export function standsOf({ start, moves }: Footwork): (timeS: number) => Stand {
+  const ballAt = courseOf({ left: start.feet.left.ball, right: start.feet.right.ball }, eventsOf(moves));
+  const startOf = ({ events, beatS }: PlannedMove): number => events[0]?.liftS ?? beatS;
+  const lastBy = latestBy(moves, startOf);
+  return (timeS) => {
+    const balls = { left: ballAt('left', timeS), right: ballAt('right', timeS) };
+    const move = lastBy(timeS);
+    if (!move) return { ...balls, lead: start.lead, facingDeg: start.facingDeg };
+    const { before, after, events } = move;
+    const [fromS, toS] = [startOf(move), Math.max(startOf(move), ...events.map(({ landS }) => landS))];
+    const share = timeS >= toS ? 1 : minimumJerk((timeS - fromS) / (toS - fromS));
+    const facingDeg = wrapDeg(before.facingDeg + share * wrapDeg(after.facingDeg - before.facingDeg));
+    return { ...balls, lead: share < 1 ? before.lead : after.lead, facingDeg };
+  };
+}
 
 /** Ball, heading and heel of either foot at any time of a walk, from a starting stance. */
 export function posesOf(

@@ -5,6 +5,6 @@ export { gapM, gapSeries, type GapSeries } from './gap.ts';
 export { type Contact, contactWith, TOUCH, touchModelM, touchScale } from './reach.ts';
 export { type Striker, strikerOf } from './reach-body.ts';
 export { type ReachRow, reachRows, type ReachTarget } from './reach-chart.ts';
-export { STRIKES, TARGET_PARTS, type TargetPart } from './strikes.ts';
+export { strikeName, STRIKES, TARGET_PARTS, type TargetPart } from './strikes.ts';
 export { bagTarget } from './target-parts.ts';
 export { guardRule, shinRule } from './thumb-rules.ts';

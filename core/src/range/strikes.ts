@@ -162,3 +162,7 @@ export function strikeOf(id: StrikeId): Strike {
   if (!found) throw new Error(`no strike "${id}"`);
   return found;
 }
+
+/** A strike as a coach calls it; one that is not known keeps its own name. */
+export const strikeName = (id: string): string =>
+  STRIKES.find((one) => one.id === id)?.name.toLowerCase() ?? id;

@@ -1,7 +1,37 @@
+import type { Measure } from '../body/index.ts';
 import { withLane, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import type { Track } from '../track/index.ts';
 import { DEMO_PLAN, DEMO_STUDENTS } from './club.ts';
 import { simulate, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
+
+const cm = (value: number): Measure => ({ value: value / 100, unit: 'm' });
+
+/** In with the jab, round on the lead foot, a switch, a kick, and out: one of each thing the feet can do. */
+const IN_AND_ROUND: Plan = {
+  ...DEMO_PLAN,
+  name: 'In, round and out',
+  target: { kind: 'bag', at: { x: 3, y: 4.9 }, radiusM: 0.18 },
+  pattern: {
+    start: { at: { x: 3, y: 3.5 }, headingDeg: 0 },
+    items: [
+      { move: { do: 'bounce', times: 2 } },
+      {
+        move: { do: 'step', bearingDeg: 0, length: cm(13), feet: 'both' },
+        strikes: [{ strike: 'jab', when: 'reset-first' }],
+        accent: true,
+      },
+      { move: { do: 'pivot', on: 'lead', byDeg: 45 }, strikes: [{ strike: 'cross', when: 'reset-first' }] },
+      { move: { do: 'half-steps', bearingDeg: 90, distance: cm(30) } },
+      { move: { do: 'switch', how: 'in-place' } },
+      { move: { do: 'pivot', on: 'lead', byDeg: -45 } },
+      { move: { do: 'round-kick', leg: 'rear', lands: 'behind' }, beats: 2 },
+      { move: { do: 'half-steps', bearingDeg: 180, distance: cm(45) }, facing: { on: 'target' } },
+      { move: { do: 'hold' } },
+    ],
+  },
+  band: { kind: 'around-plan', toleranceM: 0.25 },
+  tempoPerMin: 50,
+};
 
 /** The plans the demo club works from. */
 export const DEMO_PLANS: readonly { readonly id: string; readonly plan: Plan }[] = [
@@ -14,6 +44,7 @@ export const DEMO_PLANS: readonly { readonly id: string; readonly plan: Plan }[]
       tempoPerMin: 50,
     },
   },
+  { id: 'b2d1f0a3-0003-4d2b-8b02-000000000003', plan: IN_AND_ROUND },
 ];
 
 export interface DemoDrill {
@@ -26,7 +57,7 @@ export interface DemoDrill {
   readonly settings: Partial<TrackerSettings>;
 }
 
-/** Three recorded drills: one with faults, one clean, and one too unsteady to judge by. */
+/** Recorded drills: one with faults, one clean, one too unsteady to judge by, and one that turns and kicks. */
 export const DEMO_DRILLS: readonly DemoDrill[] = [
   {
     name: 'Imke, zigzag, Tuesday',
@@ -59,6 +90,20 @@ export const DEMO_DRILLS: readonly DemoDrill[] = [
     student: 2,
     plan: 1,
     settings: { seed: 13, noiseM: 0.015, positionUM: 0.015, rateHz: 60, dropShare: 0.04 },
+  },
+  {
+    name: 'Imke, in, round and out, Thursday',
+    trackId: 'c3e2a1b4-0004-4e3c-9c03-000000000004',
+    checkId: 'd4f3b2c5-0004-4f4d-8d04-000000000004',
+    student: 0,
+    plan: 2,
+    settings: {
+      seed: 14,
+      faults: [
+        { fault: 'pivot-short', moveNumber: 3 },
+        { fault: 'centre-drift', moveNumber: 6 },
+      ],
+    },
   },
 ];
 

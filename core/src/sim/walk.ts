@@ -148,13 +148,21 @@ function offsetAfter({ state, move, made }: Going): Point {
 
 const eitherWay = (chance: Chance, size: number): number => (chance.uniform() < 0.5 ? size : -size);
 
+/** A foot that goes alone finds its mark from where the other one stands, two find theirs on the floor. */
+function offMark({ move, state }: Pick<Going, 'move' | 'state'>): Point {
+  const going = new Set(move.events.filter(isTravel).map(({ foot }) => foot));
+  const stands = (['left', 'right'] as const).find((foot) => !going.has(foot));
+  return going.size === 1 && stands ? subtract(state.balls[stands], move.before[stands]) : state.offset;
+}
+
 /** Where the balls come down. */
 function landingsOf({ drill, stance: fitted, chance, move, made, state }: Going): Balls {
   const stance = withLead(fitted, move.after.lead);
   const separationM = stance.separation.valueM;
+  const offset = offMark({ move, state });
   const wanted = (foot: FootName): Point => {
-    const goes = move.events.findLast((event) => event.foot === foot);
-    return goes ? add(goes.to, state.offset) : state.balls[foot];
+    const goes = move.events.findLast((event) => event.foot === foot && isTravel(event));
+    return goes ? add(goes.to, offset) : state.balls[foot];
   };
   const along = (foot: FootName, factor: number, turnDeg = 0): Point => {
     const step = subtract(wanted(foot), state.balls[foot]);

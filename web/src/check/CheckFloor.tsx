@@ -5,7 +5,7 @@ import { toeHeadingDeg, type Foot, type FootName } from '@angled-chalk/core/body
 import type { CheckResult } from '@angled-chalk/core/check';
 import { between, distanceM, headingDeg, midpoint, type Point } from '@angled-chalk/core/geometry';
 import { formatLength, formatSmall } from '@angled-chalk/core/measure';
-import { courseOf, conesOf, laneOf, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { courseOf, conesOf, laneOf, posesOf, type PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
@@ -13,6 +13,7 @@ import { PALETTE } from '../app/palette.ts';
 import { FloorView } from '../drawing/FloorView.tsx';
 import { NEAR_RADIUS_M } from '../drawing/NearSwitch.tsx';
 import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../drawing/marks.tsx';
+import { MoveMarks } from '../drawing/MoveMarks.tsx';
 import { CheckMarks } from './CheckMarks.tsx';
 import { NEAR_S, printsOf, STANCE_ASIDE_M } from './prints.ts';
 
@@ -25,6 +26,8 @@ interface CheckFloorProps {
   readonly near: boolean;
 }
 
+/** So near to the moment a planned move is marked, seconds. */
+const ABOUT_S = 0.6;
 const HEIGHT = 'max(400px, calc(100vh - 352px))';
 
 /** Planned and observed footprints over each other, with the feet and the gap at one moment. */
@@ -40,6 +43,16 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
     return midpoint(ballAt('left', timeS), ballAt('right', timeS));
   }, [result.start, report.footfalls, timeS]);
   const cones = useMemo(() => conesOf(plan), [plan]);
+  // What was to be done at the moment, drawn as a pattern draws it; a lane shows that by its prints.
+  const about = useMemo(
+    () =>
+      footwork.moves.filter(
+        ({ cue, events }) =>
+          cue &&
+          events.some(({ number }) => Math.abs((result.plannedLandS[number - 1] ?? NaN) - timeS) <= ABOUT_S),
+      ),
+    [footwork.moves, result.plannedLandS, timeS],
+  );
   const region = useMemo(
     () => [
       ...[...prints.planned, ...prints.observed].map(({ foot }) => foot.ball),
@@ -83,6 +96,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
             />
           ) : null,
         )}
+        <MoveMarks moves={about} />
         {cones.map((cone) => (
           <ConeMark key={cone.number} cone={cone} tall={laneOf(plan)?.coneHeight === 'tall'} />
         ))}
@@ -152,6 +166,26 @@ function Key() {
   );
 }
 
+/** The feet as they were seen at any time; where the capture has no headings, turned as the stance has them. */
+function seenPoses(drill: PlannedDrill, { footwork, report, start: balls }: CheckResult) {
+  const { stance, start } = footwork;
+  const toward = (name: FootName, ball: Point): number =>
+    toeHeadingDeg(stance, name, headingDeg(ball, drill.plan.target.at));
+  const events = report.footfalls.map((event) => ({
+    ...event,
+    headingBeforeDeg: event.headingBeforeDeg ?? toward(event.foot, event.from),
+    headingAfterDeg: event.headingAfterDeg ?? toward(event.foot, event.to),
+  }));
+  const standing = (name: FootName): Foot => ({
+    ball: balls[name],
+    headingDeg:
+      events.find(({ foot }) => foot === name)?.headingBeforeDeg ??
+      toeHeadingDeg(stance, name, start.facingDeg),
+    heelUp: false,
+  });
+  return posesOf({ left: standing('left'), right: standing('right') }, events);
+}
+
 /** The feet at one moment, the gap to the target's surface, and how far apart the feet are. */
 function Now({
   drill,
@@ -165,25 +199,19 @@ function Now({
   readonly near: boolean;
 }) {
   const units = useUnits();
-  const { report, footwork, start } = result;
-  const courses = useMemo(() => courseOf(start, report.footfalls), [report, start]);
-  const left = courses('left', timeS);
-  const right = courses('right', timeS);
+  const { footwork } = result;
+  const poseAt = useMemo(() => seenPoses(drill, result), [drill, result]);
+  const [leftFoot, rightFoot] = [poseAt('left', timeS), poseAt('right', timeS)];
+  const [left, right] = [leftFoot.ball, rightFoot.ball];
   const centre = midpoint(left, right);
   const { target } = drill.plan;
-  const toTarget = headingDeg(centre, target.at);
   const wayM = distanceM(centre, target.at);
   const surface = wayM > 0 ? between(centre, target.at, Math.max(0, 1 - target.radiusM / wayM)) : target.at;
-  const foot = (name: FootName, ball: Point): Foot => ({
-    ball,
-    headingDeg: toeHeadingDeg(footwork.stance, name, toTarget),
-    heelUp: false,
-  });
   return (
     <>
       {!near && <Line points={[left, right]} colour={PALETTE.ink} widthM={0.014} />}
-      <FootMark name="left" foot={foot('left', left)} body={footwork.stance.body} standing="now" strong />
-      <FootMark name="right" foot={foot('right', right)} body={footwork.stance.body} standing="now" strong />
+      <FootMark name="left" foot={leftFoot} body={footwork.stance.body} standing="now" strong />
+      <FootMark name="right" foot={rightFoot} body={footwork.stance.body} standing="now" strong />
       {near && (
         <Dimension
           from={left}

@@ -27,8 +27,8 @@ interface FootMarkProps {
   readonly foot: Foot;
   readonly body: Body;
   readonly standing: Standing;
-  /** Number of the footfall, beside the letter. */
-  readonly number?: number | undefined;
+  /** Beside the letter: the numbers of its footfalls. */
+  readonly text?: string | undefined;
   readonly faint?: boolean;
   readonly strong?: boolean;
   /** Without its letter: another print at the same place carries it. */
@@ -41,7 +41,7 @@ export const FootMark = memo(function FootMark({
   foot,
   body,
   standing,
-  number,
+  text = '',
   faint,
   strong,
   bare = false,
@@ -81,7 +81,7 @@ export const FootMark = memo(function FootMark({
           dominantBaseline="central"
         >
           {letter}
-          {number ?? ''}
+          {text}
         </text>
       )}
     </g>

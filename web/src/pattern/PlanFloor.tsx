@@ -3,6 +3,7 @@ import { formatLength } from '@angled-chalk/core/measure';
 import {
   eventsOf,
   posesOf,
+  standsOf,
   conesOf,
   laneOf,
   weaveCones,
@@ -11,6 +12,7 @@ import {
   type Weave,
   type Footwork,
   type Plan,
+  type PlannedMove,
 } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { useMemo } from 'react';
@@ -19,6 +21,8 @@ import { PALETTE } from '../app/palette.ts';
 import { FloorView, type Focus } from '../drawing/FloorView.tsx';
 import { FaultMarks } from '../drawing/FaultMarks.tsx';
 import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../drawing/marks.tsx';
+import { FacingMark, MoveMarks } from '../drawing/MoveMarks.tsx';
+import { numbersText, printsTogether, type PrintTogether } from './prints-together.ts';
 import { Movable } from '../drawing/Movable.tsx';
 
 interface PlanFloorProps {
@@ -37,10 +41,30 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
   const lane = laneOf(plan);
   const way = useMemo(() => (lane ? weaveWaypoints(lane) : []), [lane]);
   const { target } = plan;
+  // Of a sequence, what is done about the moment is drawn in full: many of its prints lie on each other.
+  const near = useMemo(
+    () => (lane ? null : movesAbout(footwork.moves, timeS)),
+    [lane, footwork.moves, timeS],
+  );
+  // A sequence is drawn around its feet; a lane with its whole floor.
+  const around = useMemo(
+    () => [
+      ...Object.values(footwork.start.feet).map(({ ball }) => ball),
+      ...eventsOf(footwork.moves).map(({ to }) => to),
+      target.at,
+    ],
+    [footwork, target.at],
+  );
   return (
-    <FloorView floor={plan.floor} focus={focus} label={`Floor from above: ${plan.name}`}>
+    <FloorView
+      floor={plan.floor}
+      focus={focus}
+      around={lane ? undefined : around}
+      label={`Floor from above: ${plan.name}`}
+    >
       <Line points={way} colour={PALETTE.planned} widthM={0.012} dash="0.02 0.05" />
-      <Footprints footwork={footwork} timeS={timeS} />
+      <MoveMarks moves={near ?? NONE} />
+      <Footprints footwork={footwork} timeS={timeS} near={near} />
       {cones.map((cone, i) =>
         i === 0 ? (
           <Movable
@@ -71,44 +95,47 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
   );
 }
 
-/** While it plays, prints already made are full and those to come are faint. */
-function Footprints({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
-  return footwork.moves.flatMap((move) =>
-    move.events.map((footfall) => (
-      <FootMark
-        key={footfall.number}
-        name={footfall.foot}
-        foot={footOf(footfall.to, footfall.headingAfterDeg)}
-        body={footwork.stance.body}
-        standing="planned"
-        number={footfall.number}
-        faint={timeS > 0 && footfall.landS > timeS}
-      />
-    )),
-  );
+const NONE: readonly PlannedMove[] = [];
+
+/** The move under way, the one before it and the one after it. */
+function movesAbout(moves: readonly PlannedMove[], timeS: number): PlannedMove[] {
+  const now = moves.findLastIndex(({ events, beatS }) => (events[0]?.liftS ?? beatS) <= timeS);
+  return moves.slice(Math.max(0, now - 1), Math.max(0, now) + 2);
 }
 
-const FEET = new WeakMap<object, ReturnType<typeof makeFoot>>();
-const makeFoot = (ball: { readonly x: number; readonly y: number }, headingDeg: number | null) => ({
-  ball,
-  headingDeg: headingDeg ?? 0,
-  heelUp: false,
-});
-
-/** The same foot object for the same landing, so that unchanged prints are not drawn again. */
-function footOf(ball: { readonly x: number; readonly y: number }, headingDeg: number | null) {
-  const known = FEET.get(ball);
-  if (known && known.headingDeg === (headingDeg ?? 0)) return known;
-  const foot = makeFoot(ball, headingDeg);
-  FEET.set(ball, foot);
-  return foot;
+/** While it plays, prints already made are full and those to come are faint. */
+function Footprints({
+  footwork,
+  timeS,
+  near,
+}: {
+  readonly footwork: Footwork;
+  readonly timeS: number;
+  readonly near: readonly PlannedMove[] | null;
+}) {
+  const prints = useMemo(() => printsTogether(footwork), [footwork]);
+  const isFaint = ({ moves, madeS }: PrintTogether): boolean =>
+    near ? !near.some(({ number }) => moves.includes(number)) : timeS > 0 && madeS > timeS;
+  return prints.map((print) => (
+    <FootMark
+      key={print.numbers[0]}
+      name={print.name}
+      foot={print.foot}
+      body={footwork.stance.body}
+      standing="planned"
+      text={numbersText(print.numbers)}
+      faint={isFaint(print)}
+    />
+  ));
 }
 
 function FeetNow({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
   const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
+  const standAt = useMemo(() => standsOf(footwork), [footwork]);
   const { body } = footwork.stance;
   return (
     <>
+      <FacingMark stand={standAt(timeS)} now />
       <FootMark name="left" foot={poseAt('left', timeS)} body={body} standing="now" strong />
       <FootMark name="right" foot={poseAt('right', timeS)} body={body} standing="now" strong />
     </>

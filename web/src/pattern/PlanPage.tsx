@@ -4,14 +4,13 @@ import Button from '@mui/material/Button';
 import { planFile, planSchema, toOpenKeys, type StoredPlan, type Student } from '@angled-chalk/contract';
 import type { Judged } from '@angled-chalk/core/check';
 import { midpoint } from '@angled-chalk/core/geometry';
-import { formatLength } from '@angled-chalk/core/measure';
-import { laneOf, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { laneOf, type Footwork, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { performPlan, type Finding } from '@angled-chalk/core/rules';
 import { useMemo, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { usePlans, useStored } from '../api/queries.ts';
-import { useClub } from '../app/club.tsx';
+import { useClub, useUnits } from '../app/club.tsx';
 import { saveText } from '../parts/download.ts';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -23,6 +22,7 @@ import { useJudged, type Judging } from '../work/useJudged.ts';
 import { CleanLane } from './CleanLane.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
 import { PlanForm } from './PlanForm.tsx';
+import { beginsWords, moveNowWords, walkWords } from './pattern-words.ts';
 import { NEAR_RADIUS_M, NearSwitch } from '../drawing/NearSwitch.tsx';
 import { PlaybackBar } from './PlaybackBar.tsx';
 import { usePlayback } from './usePlayback.ts';
@@ -92,7 +92,6 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
     return (timeS: number) =>
       timeS > 0 ? midpoint(ballAt('left', timeS), ballAt('right', timeS)) : midpoint(start.left, start.right);
   }, [of, footwork]);
-  const steps = footwork.moves.map((move) => move.distanceM);
   const choose = (index: number): void => {
     setChosen(index);
     setNear(true);
@@ -101,7 +100,7 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
   return (
     <>
       <PageTitle
-        sub={`${footwork.moves.length} half steps of ${formatLength(Math.min(...steps), units)} to ${formatLength(Math.max(...steps), units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; the ${footwork.moves[0]!.firstFoot} foot goes first.`}
+        sub={`${walkWords(plan, footwork, units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; ${beginsWords(plan, footwork)}`}
         actions={
           <>
             {/* Always there, so that nothing moves under a hand that drags. */}
@@ -147,6 +146,7 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
             focus={near ? { at: centreAt(playback.timeS), radiusM: NEAR_RADIUS_M } : null}
             onChange={editing.replace}
           />
+          {!laneOf(plan) && <MoveNow footwork={footwork} timeS={playback.timeS} />}
           <PlaybackBar playback={playback} endS={footwork.endS} tempoPerMin={plan.tempoPerMin}>
             <NearSwitch near={near} onNear={setNear} />
           </PlaybackBar>
@@ -172,6 +172,16 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
         </Box>
       </Box>
     </>
+  );
+}
+
+/** What is done at the moment that is shown, in words. */
+function MoveNow({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
+  const units = useUnits();
+  return (
+    <Box aria-live="polite" sx={{ fontWeight: 600, mt: 1, minHeight: '1.5em' }}>
+      {moveNowWords(footwork, timeS, units)}
+    </Box>
   );
 }
 

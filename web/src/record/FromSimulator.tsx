@@ -2,9 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import { expand } from '@angled-chalk/core/pattern';
 import { faultWords } from '@angled-chalk/core/rules';
-import { SIMULATED_FAULTS, type SimulatedFault } from '@angled-chalk/core/sim';
+import { canHave, SIMULATED_FAULTS, type SimulatedFault } from '@angled-chalk/core/sim';
 import { zodResolver } from '@hookform/resolvers/zod';
+import { useMemo } from 'react';
 import { FormProvider, useController, useForm, useFormContext } from 'react-hook-form';
 import { z } from 'zod';
 import { useAddTrack } from '../api/queries.ts';
@@ -49,9 +51,17 @@ export function FromSimulator({ student, plan }: RecordFor) {
   const add = useAddTrack();
   const notice = useNotice();
   const { fitOf } = useClub();
+  const drill = useMemo(() => ({ plan: plan.plan, student: fitOf(student) }), [plan, student, fitOf]);
+  // Only what can go wrong at a move of this pattern is offered.
+  const able = useMemo(() => {
+    const { moves } = expand(drill);
+    return SIMULATED_FAULTS.filter((fault) => moves.some((move) => canHave(fault, move)));
+  }, [drill]);
   const record = form.handleSubmit(async ({ dropPercent, ...order }) => {
-    const drill = { plan: plan.plan, student: fitOf(student) };
-    const made = await task.run((work) => work.simulate(drill, { ...order, dropShare: dropPercent / 100 }));
+    const faults = order.faults.filter((fault) => able.includes(fault));
+    const made = await task.run((work) =>
+      work.simulate(drill, { ...order, faults, dropShare: dropPercent / 100 }),
+    );
     if (!made) return;
     const stored = await add
       .mutateAsync({
@@ -98,7 +108,7 @@ export function FromSimulator({ student, plan }: RecordFor) {
               />
             </Box>
           </Box>
-          <Faults />
+          <Faults able={able} />
           <Box sx={{ gridColumn: '1 / -1' }}>
             <Button type="submit" variant="contained" disabled={task.state !== null || add.isPending}>
               Make a practice recording
@@ -113,7 +123,7 @@ export function FromSimulator({ student, plan }: RecordFor) {
   );
 }
 
-function Faults() {
+function Faults({ able }: { readonly able: readonly SimulatedFault[] }) {
   const { control } = useFormContext<Order>();
   const { field } = useController({ name: 'faults', control });
   const toggle = (fault: SimulatedFault, on: boolean): void =>
@@ -124,7 +134,7 @@ function Faults() {
         Faults the student makes
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(165px, 1fr))' }}>
-        {SIMULATED_FAULTS.map((fault) => (
+        {able.map((fault) => (
           <FormControlLabel
             key={fault}
             control={

@@ -1,0 +1,45 @@
+import type { Foot, FootName } from '@angled-chalk/core/body';
+import { distanceM, wrapDeg } from '@angled-chalk/core/geometry';
+import type { Footwork } from '@angled-chalk/core/pattern';
+
+/** Prints of one foot nearer than this, and turned less than this against each other, are drawn as one. */
+const SAME_M = 0.01;
+const SAME_DEG = 5;
+/** So many numbers are written on one print. */
+const MOST_NUMBERS = 3;
+
+/** A footprint and all that come down on it. */
+export interface PrintTogether {
+  readonly name: FootName;
+  readonly foot: Foot;
+  readonly numbers: readonly number[];
+  /** The moves they belong to. */
+  readonly moves: readonly number[];
+  /** When the first of them is made, seconds. */
+  readonly madeS: number;
+}
+
+/** The planned prints, those at one place together. What leaves a foot where it is leaves no print. */
+export function printsTogether({ moves }: Footwork): PrintTogether[] {
+  const prints: PrintTogether[] = [];
+  const landings = moves.flatMap(({ number: move, events }) => events.map((event) => ({ move, event })));
+  for (const { move, event } of landings) {
+    const { foot: name, how, number, to: ball, headingAfterDeg, landS } = event;
+    if (how === 'bounce') continue;
+    const foot: Foot = { ball, headingDeg: headingAfterDeg ?? 0, heelUp: false };
+    const i = prints.findIndex(
+      (print) =>
+        print.name === name &&
+        distanceM(print.foot.ball, ball) < SAME_M &&
+        Math.abs(wrapDeg(print.foot.headingDeg - foot.headingDeg)) < SAME_DEG,
+    );
+    const print = prints[i];
+    if (print) prints[i] = { ...print, numbers: [...print.numbers, number], moves: [...print.moves, move] };
+    else prints.push({ name, foot, numbers: [number], moves: [move], madeS: landS });
+  }
+  return prints;
+}
+
+/** The numbers of a print, as many as can be read. */
+export const numbersText = (numbers: readonly number[]): string =>
+  numbers.length > MOST_NUMBERS ? `${numbers.slice(0, MOST_NUMBERS - 1).join('·')}…` : numbers.join('·');
