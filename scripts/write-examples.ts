@@ -11,11 +11,15 @@ const write = (name: string, text: string): void => writeFileSync(new URL(name, 
 const json = (value: unknown): string => `${JSON.stringify(toOpenKeys(value), null, 2)}\n`;
 const short = (name: string): string => name.split(' ')[0]!.toLowerCase();
 
-write('zigzag.plan.json', json(planFile(DEMO_PLANS[0]!.plan)));
-write('wide-zigzag.plan.json', json(planFile(DEMO_PLANS[1]!.plan)));
+const PLAN_FILES = ['zigzag', 'wide-zigzag', 'in-and-round'];
+DEMO_PLANS.forEach(({ plan }, i) => write(`${PLAN_FILES[i]}.plan.json`, json(planFile(plan))));
 write('hall.floor.json', json(floorFile(DEMO_FLOORS[0]!.floor)));
 for (const student of DEMO_STUDENTS) write(`${short(student.name)}.student.json`, json(studentFile(student)));
+const written = new Set<string>();
 for (const drill of DEMO_DRILLS) {
   const { planned, track } = recordDemoDrill(drill);
-  write(`${short(planned.student.name)}.track.csv`, writeTrackCsv(track));
+  const name = short(planned.student.name);
+  // The second recording of a student is named by its pattern too.
+  write(`${written.has(name) ? `${name}-${PLAN_FILES[drill.plan]}` : name}.track.csv`, writeTrackCsv(track));
+  written.add(name);
 }

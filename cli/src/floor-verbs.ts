@@ -12,7 +12,14 @@ import { floorJob, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
 import { rulerFor } from '@angled-chalk/core/range';
 import { setOutCsv, USUAL_TAPE, type Tape } from '@angled-chalk/core/setout';
 import { setOutSheet } from '@angled-chalk/core/print';
-import { floorFile, readFloorFile, readPlanFile, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
+import {
+  floorFile,
+  planFile,
+  readFloorFile,
+  readPlanFile,
+  readStudentFile,
+  toOpenKeys,
+} from '@angled-chalk/contract';
 import { basename } from 'node:path';
 import { must, readText, UsageError, writeResult } from './files.ts';
 import { json, need, oneOf, readOptions, type Values, type Verb } from './options.ts';
@@ -88,10 +95,16 @@ export const setOutVerb: Verb = async (args) => {
   return 0;
 };
 
-/** A floor to a drawing or a table of marks; a drawing or a table of marks to a floor. */
+/** A floor to a drawing or a table of marks; a drawing or a table of marks to a floor; a plan of version 1 to version 2. */
 export const convertVerb: Verb = async (args) => {
-  const values = readOptions(args, ['floor', 'student', 'file', 'to', 'out']);
-  const to = oneOf(values, 'to', ['json', 'svg', 'dxf', 'csv']) ?? need(values, 'to');
+  const values = readOptions(args, ['floor', 'student', 'file', 'plan', 'to', 'out']);
+  const to = oneOf(values, 'to', ['json', 'svg', 'dxf', 'csv', '2']) ?? need(values, 'to');
+  if (to === '2') {
+    const planPath = need(values, 'plan');
+    const read = must(planPath, readPlanFile(await readText(planPath)));
+    await writeResult(values.out, json(toOpenKeys(planFile(read))));
+    return 0;
+  }
   if (to !== 'json') {
     const { plan, ruler } = await readFloor(values);
     await writeResult(values.out, FLOOR_FILES[to as FloorFileKind](plan, ruler));

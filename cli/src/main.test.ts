@@ -50,6 +50,51 @@ test('expand gives the footfalls as JSON, CSV or SVG', async () => {
   expect(svg.out).toMatch(/^<svg /);
 });
 
+test('expand tells of each event which foot does what, from where to where, when, and about what', async () => {
+  const args = ['--plan', example('in-and-round.plan.json'), '--student', example('imke.student.json')];
+  const { out } = await run('expand', ...args);
+  const file = JSON.parse(out) as { version: number; events: Record<string, unknown>[]; footfalls?: unknown };
+  expect(file.version).toBe(2);
+  expect(file.footfalls).toBeUndefined();
+  const swing = file.events.find(({ kind, how }) => kind === 'pivot' && how !== 'pivot');
+  expect(Object.keys(swing ?? {}).toSorted()).toEqual([
+    'about',
+    'foot',
+    'from',
+    'heading_after_deg',
+    'heading_before_deg',
+    'how',
+    'kind',
+    'land_s',
+    'lift_s',
+    'move',
+    'number',
+    'to',
+  ]);
+  // The ball it goes round stays as far away as it was.
+  const place = (value: unknown) => value as { x: number; y: number };
+  const from = (end: unknown) =>
+    Math.hypot(place(end).x - place(swing?.['about']).x, place(end).y - place(swing?.['about']).y);
+  expect(from(swing?.['to'])).toBeCloseTo(from(swing?.['from']), 9);
+  const csv = await run('expand', ...args, '--format', 'csv');
+  expect(csv.out.split('\n')).toHaveLength(file.events.length + 2);
+});
+
+test('a plan file of version 1 is read as it is, and becomes one of version 2', async () => {
+  const old = join(folder, 'old.plan.json');
+  writeFileSync(old, readFileSync(join(__dirname, '../../core/test/version-1/zigzag.plan.json'), 'utf8'));
+  const student = ['--student', example('imke.student.json')];
+  const migrated = join(folder, 'new.plan.json');
+  expect((await run('convert', '--plan', old, '--to', '2', '--out', migrated)).code).toBe(0);
+  expect(JSON.parse(readFileSync(migrated, 'utf8'))).toMatchObject({ version: 2 });
+  const [before, after] = [
+    await run('expand', '--plan', old, ...student),
+    await run('expand', '--plan', migrated, ...student),
+  ];
+  expect(before.code).toBe(0);
+  expect(after.out).toBe(before.out);
+});
+
 test('expand fails on findings only when asked to', async () => {
   const args = ['expand', '--plan', example('zigzag.plan.json'), '--student', example('tobiah.student.json')];
   expect((await run(...args)).code).toBe(0);

@@ -12,6 +12,7 @@ export const HELP = `Angled Chalk, without browser or database.
                       [--format json|csv|pdf] [--units metric|imperial] [--paper A4|Letter] [--out FILE]
   angled-chalk convert --floor FILE --student FILE --to svg|dxf|csv [--out FILE]
   angled-chalk convert --file MARKS.csv|DRAWING.svg --to json [--out FILE]
+  angled-chalk convert --plan FILE --to 2 [--out FILE]
   angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
                       [--target bag|pad] [--height CM] [--out FILE]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--out FILE] [--fail-on faults|undecided]

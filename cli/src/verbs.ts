@@ -1,6 +1,6 @@
 import { checkPlan, checkTrack } from '@angled-chalk/core/check';
 import { footfallsCsv, planSvg } from '@angled-chalk/core/formats';
-import { eventsOf } from '@angled-chalk/core/pattern';
+import { eventsOf, type FootEvent, type PlannedMove } from '@angled-chalk/core/pattern';
 import {
   guardRule,
   reachRows,
@@ -16,7 +16,27 @@ import { checkFile, openFinding, readStudentFile, toOpenKeys } from '@angled-cha
 import { must, readText, UsageError, writeResult } from './files.ts';
 import { json, need, oneOf, readDrill, readOptions, type Verb } from './options.ts';
 
-/** Plan and student to footfalls, with the findings of the rules. */
+const onlySteps = ({ events }: PlannedMove): boolean =>
+  events.length === 2 && events.every(({ how, about }) => (how === 'step' || how === 'drag') && !about);
+
+const openMove = ({ events, ...move }: PlannedMove): unknown => ({
+  number: move.number,
+  beatS: move.beatS,
+  travelDeg: move.travelDeg,
+  directionDeg: move.directionDeg,
+  distanceM: move.distanceM,
+  firstFoot: move.firstFoot,
+  footfalls: events.map((event) => event.number),
+});
+
+const openEvent = (move: PlannedMove, { about, swingDeg: _swing, ...event }: FootEvent): unknown => ({
+  ...event,
+  move: move.number,
+  kind: move.kind,
+  about: about ?? null,
+});
+
+/** Plan and student to what each foot does, with the findings of the rules. */
 export const expandVerb: Verb = async (args) => {
   const values = readOptions(args, ['plan', 'student', 'format', 'out', 'fail-on']);
   const format = oneOf(values, 'format', ['json', 'csv', 'svg'])!;
@@ -32,7 +52,7 @@ export const expandVerb: Verb = async (args) => {
         : json(
             toOpenKeys({
               format: 'angled-chalk-footfalls',
-              version: 1,
+              version: 2,
               plan: drill.plan.name,
               student: drill.student.name,
               stance: {
@@ -41,11 +61,8 @@ export const expandVerb: Verb = async (args) => {
                 separation: stance.separation,
                 stanceAngleDeg: stance.stanceAngleDeg,
               },
-              moves: moves.map(({ events, before: _before, after: _after, ...move }) => ({
-                ...move,
-                footfalls: events.map((event) => event.number),
-              })),
-              footfalls: eventsOf(moves),
+              events: moves.flatMap((move) => move.events.map((event) => openEvent(move, event))),
+              ...(moves.every(onlySteps) ? { moves: moves.map(openMove), footfalls: eventsOf(moves) } : {}),
               findings: findings.map(openFinding),
               endS: footwork.endS,
             }),
