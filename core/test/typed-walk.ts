@@ -12,6 +12,12 @@ export interface TypedStep {
   readonly heading: number;
   /** A kick: the ball goes out to `to`, this high, and comes back to where it was. */
   readonly kickM?: number;
+  /** Where a foot comes down that was out at `to`; without it where it was. */
+  readonly down?: Point;
+  /** A swing: the ball goes round this place, clockwise by so much. */
+  readonly round?: { readonly at: Point; readonly byDeg: number };
+  /** Only the heading changes: the foot stays on the floor. */
+  readonly flat?: true;
   readonly move: number;
 }
 
@@ -72,6 +78,13 @@ const normal = (next: () => number): number => {
   return sum;
 };
 
+/** Turned clockwise: the matrix of a rotation, written out. */
+function turnedAbout({ x, y }: Point, about: Point, deg: number): Point {
+  const [cos, sin] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  const [dx, dy] = [x - about.x, y - about.y];
+  return { x: about.x + cos * dx + sin * dy, y: about.y - sin * dx + cos * dy };
+}
+
 /** Samples of a typed walk: half a cosine from place to place, out and back for a kick. */
 export function recorded({ start, steps }: TypedWalk, how: Recording = {}): Track {
   const { rateHz = 100, noiseM = 0.003, headings = true, height = false, lost, seed = 7 } = how;
@@ -90,14 +103,17 @@ export function recorded({ start, steps }: TypedWalk, how: Recording = {}): Trac
     timeS.forEach((t, i) => {
       let { at, heading } = start[name];
       let z = 0;
-      for (const { liftS, landS, to, heading: after, kickM } of own) {
+      for (const { liftS, landS, to, heading: after, kickM, down, round, flat } of own) {
         if (liftS > t) break;
         const share = Math.min(1, (t - liftS) / (landS - liftS));
         const turn = kickM === undefined ? Math.PI : 2 * Math.PI;
         const way = 0.5 - 0.5 * Math.cos(turn * share);
-        at = { x: at.x + way * (to.x - at.x), y: at.y + way * (to.y - at.y) };
+        const home = down && share > 0.5 ? down : at;
+        at = round
+          ? turnedAbout(at, round.at, way * round.byDeg)
+          : { x: home.x + way * (to.x - home.x), y: home.y + way * (to.y - home.y) };
         heading += way * (((((after - heading) % 360) + 540) % 360) - 180);
-        z = Math.sin(Math.PI * share) * (kickM ?? 0.04);
+        z = flat ? 0 : Math.sin(Math.PI * share) * (kickM ?? 0.04);
       }
       const gone = lost?.(t) ?? false;
       columns.x[i] = gone ? NaN : at.x + noise();

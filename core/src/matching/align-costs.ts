@@ -21,6 +21,10 @@ export const COSTS = {
   turn: 0.5,
   /** An event of another kind than planned, as a hop for a step. */
   otherKind: 0.2,
+  /** A ball that should stay and goes this far costs as much as a step that differs by its own length. */
+  driftScaleM: 0.2,
+  /** A leg that comes down this far from its place, too. */
+  raiseScaleM: 0.3,
   rhythm: 0.5,
   rhythmCap: 2.5,
   /** Losing or gaining the beat costs once, however far it goes: a pause is a pause. */
@@ -32,17 +36,28 @@ export const COSTS = {
 /** A foot that turns on its ball is seen otherwise than one that goes elsewhere. */
 export const isTurn = ({ how }: { readonly how: EventKind }): boolean => how === 'pivot';
 
-/** The planned event of a move that a seen one of its foot and kind is taken for: the first such. */
+/** Whether a seen event may be a planned one: a foot that should turn on its ball may go somewhere instead. */
+const mayBe = (planned: FootEvent, seen: FootEvent): boolean =>
+  planned.foot === seen.foot && (isTurn(planned) || !isTurn(seen));
+
+/** The planned event of a move that a seen one is taken for: the first of its foot and kind, or else of its foot. */
 export const plannedFor = (
   { events }: { readonly events: readonly FootEvent[] },
   seen: FootEvent,
 ): FootEvent | undefined =>
-  events.find((event) => event.foot === seen.foot && isTurn(event) === isTurn(seen));
+  events.find((event) => event.foot === seen.foot && isTurn(event) === isTurn(seen)) ??
+  events.find((event) => mayBe(event, seen));
 
 /** How badly an event fits a planned one. */
 function eventCost(planned: FootEvent, seen: FootEvent): number {
-  return isTurn(planned) ? turnCost(planned, seen) : stepCost(planned, seen);
+  if (!isTurn(planned)) return stepCost(planned, seen);
+  const drift = isTurn(seen) ? 0 : COSTS.otherKind + driftCost(seen);
+  return turnCost(planned, seen) + drift;
 }
+
+/** A foot that should have stayed: as a step that is off by that much. */
+const driftCost = ({ from, to }: FootEvent): number =>
+  COSTS.step * Math.min(COSTS.stepCap, distanceM(from, to) / COSTS.driftScaleM);
 
 /**
  * How badly a footfall fits a planned one, from the step it made and the place it reached. The better
@@ -55,7 +70,8 @@ function stepCost(planned: FootEvent, seen: FootEvent): number {
   const wantedY = planned.to.y - planned.from.y;
   const offX = seen.to.x - seen.from.x - wantedX;
   const offY = seen.to.y - seen.from.y - wantedY;
-  const scale = Math.max(0.05, Math.sqrt(wantedX * wantedX + wantedY * wantedY));
+  const leastM = planned.how === 'raise' ? COSTS.raiseScaleM : 0.05;
+  const scale = Math.max(leastM, Math.sqrt(wantedX * wantedX + wantedY * wantedY));
   const off = Math.min(COSTS.stepCap, Math.sqrt(offX * offX + offY * offY) / scale);
   const away = Math.min(COSTS.stepCap, distanceM(planned.to, seen.to) / scale);
   return COSTS.better * Math.min(off, away) + COSTS.step * off + COSTS.place * away;
@@ -96,8 +112,7 @@ export function takenFor(
       return;
     }
     for (const one of planned)
-      if (one.foot === event.foot && isTurn(one) === isTurn(event) && !as.includes(one))
-        assign(i + 1, [...as, one], cost + eventCost(one, event));
+      if (mayBe(one, event) && !as.includes(one)) assign(i + 1, [...as, one], cost + eventCost(one, event));
   };
   assign(0, [], COSTS.missingBeside * (planned.length - seen.length));
   return best;

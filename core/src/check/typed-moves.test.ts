@@ -1,0 +1,417 @@
+import type { FootName, StudentFit } from '../body/index.ts';
+import { fitStance } from '../body/index.ts';
+import type { Move } from '../moves/index.ts';
+import type { FaultName } from '../rules/index.ts';
+import { metres, planOf } from '../../test/drills.ts';
+import { recorded, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
+import { flatFindings } from './causes.ts';
+import { checkTrack } from './check.ts';
+
+/**
+ * Feet typed by hand: every place, turn and time below is a number that was worked out with paper and ruler for
+ * one stance, 46 cm from ball to ball at 45 degrees, left foot in front, facing up the floor. Its half width and
+ * half length are 0.46 sin 45 / 2 = 16.26 cm.
+ */
+const STUDENT: StudentFit = {
+  name: 'Anyone',
+  leadSide: 'left',
+  schoolId: 'shoulder-width',
+  lengths: { statureM: 1.75, shoulderWidthM: 0.4 },
+};
+const START: TypedWalk['start'] = {
+  left: { at: { x: 2.8374, y: 3.1626 }, heading: 0 },
+  right: { at: { x: 3.1626, y: 2.8374 }, heading: 45 },
+};
+const BEATS_PER_MIN = 50;
+
+test('the typed stance is the fitted one', () => {
+  const { separation, stanceAngleDeg } = fitStance(STUDENT);
+  expect(separation.valueM).toBeCloseTo(0.46, 9);
+  expect(stanceAngleDeg).toBe(45);
+});
+
+interface More {
+  readonly kickM?: number;
+  readonly down?: readonly [number, number];
+  readonly round?: readonly [x: number, y: number, byDeg: number];
+  readonly flat?: true;
+}
+/** One foot: which, from when to when, where the ball comes down, and how it is turned then. */
+const foot = (
+  name: FootName,
+  [liftS, landS]: readonly [number, number],
+  [x, y]: readonly [number, number],
+  heading: number,
+  { kickM, down, round, flat }: More = {},
+): TypedStep => ({
+  foot: name,
+  liftS,
+  landS,
+  to: { x, y },
+  heading,
+  move: 0,
+  ...(kickM === undefined ? {} : { kickM }),
+  ...(down ? { down: { x: down[0], y: down[1] } } : {}),
+  ...(round ? { round: { at: { x: round[0], y: round[1] }, byDeg: round[2] } } : {}),
+  ...(flat ? { flat } : {}),
+});
+const ONE = [1, 1.32] as const;
+const TWO = [1.42, 1.74] as const;
+const THREE = [2.2, 2.52] as const;
+const FOUR = [2.62, 2.94] as const;
+const L = [2.8374, 3.1626] as const;
+const R = [3.1626, 2.8374] as const;
+
+const step = (bearingDeg: number, cm: number): Move => ({
+  do: 'step',
+  bearingDeg,
+  length: metres(cm / 100),
+  feet: 'both',
+});
+const TURN = [1, 1.6] as const;
+
+const CLEAN: readonly (readonly [string, readonly Move[], readonly TypedStep[]])[] = [
+  [
+    'a step forward',
+    [step(0, 13)],
+    [foot('left', ONE, [2.8374, 3.2926], 0), foot('right', TWO, [3.1626, 2.9674], 45)],
+  ],
+  [
+    'a step back',
+    [step(180, 13)],
+    [foot('right', ONE, [3.1626, 2.7074], 45), foot('left', TWO, [2.8374, 3.0326], 0)],
+  ],
+  [
+    'a step to the left',
+    [step(-90, 15)],
+    [foot('left', ONE, [2.6874, 3.1626], 0), foot('right', TWO, [3.0126, 2.8374], 45)],
+  ],
+  [
+    'a step to the right',
+    [step(90, 15)],
+    [foot('right', ONE, [3.3126, 2.8374], 45), foot('left', TWO, [2.9874, 3.1626], 0)],
+  ],
+  [
+    'in and out',
+    [{ do: 'in-out', length: metres(0.13) }],
+    [
+      foot('left', ONE, [2.8374, 3.2926], 0),
+      foot('right', TWO, [3.1626, 2.9674], 45),
+      foot('right', THREE, R, 45),
+      foot('left', FOUR, L, 0),
+    ],
+  ],
+  [
+    'a pivot of 45 on the lead ball',
+    [{ do: 'pivot', on: 'lead', byDeg: 45 }],
+    [
+      foot('left', TURN, L, 45, { flat: true }),
+      foot('right', TURN, [2.8374, 2.7026], 90, { round: [2.8374, 3.1626, 45] }),
+    ],
+  ],
+  [
+    'a quarter turn on the rear ball',
+    [{ do: 'pivot', on: 'rear', byDeg: -90 }],
+    [
+      foot('right', TURN, R, -45, { flat: true }),
+      foot('left', TURN, [2.8374, 2.5122], -90, { round: [3.1626, 2.8374, -90] }),
+    ],
+  ],
+  [
+    'a switch in place',
+    [{ do: 'switch', how: 'in-place' }],
+    [foot('left', [1, 1.29], [2.8374, 2.8374], -45), foot('right', [1.17, 1.46], [3.1626, 3.1626], 0)],
+  ],
+  [
+    'a stepping switch',
+    [{ do: 'switch', how: 'stepping' }],
+    [foot('right', [1, 1.54], [3.1626, 3.4878], 0), foot('left', [1, 1.54], L, -45, { flat: true })],
+  ],
+  [
+    'a turning switch to the left',
+    [{ do: 'turning-switch', byDeg: -90 }],
+    [
+      foot('right', TURN, [2.5122, 3.4878], -90, { round: [2.8374, 3.1626, -180] }),
+      foot('left', TURN, L, -135, { flat: true }),
+    ],
+  ],
+  [
+    'widen and restore',
+    [
+      { do: 'widen', side: 'right', ratio: 0.4 },
+      { do: 'restore', foot: 'right' },
+    ],
+    [foot('right', ONE, [3.3466, 2.8374], 45), foot('right', THREE, R, 45)],
+  ],
+  [
+    'two passes under the line',
+    [{ do: 'slip', side: 'left', way: 'forward', length: metres(0.13), passes: 2 }],
+    [
+      foot('left', ONE, [2.7455, 3.2545], 0),
+      foot('right', TWO, [3.0707, 2.9293], 45),
+      foot('right', THREE, [3.1626, 3.0212], 45),
+      foot('left', FOUR, [2.8374, 3.3464], 0),
+    ],
+  ],
+  [
+    'a roll out to the right',
+    [{ do: 'roll-out', side: 'right', bearingDeg: 60, length: metres(0.138) }],
+    [foot('right', ONE, [3.2821, 2.9064], 45), foot('left', TWO, [2.9569, 3.2316], 0)],
+  ],
+  [
+    'a push kick that comes back',
+    [{ do: 'push-kick', leg: 'rear', lands: 'behind' }, step(0, 13)],
+    [
+      foot('right', [1, 1.9], [3.05, 3.7], 45, { kickM: 0.9 }),
+      foot('left', THREE, [2.8374, 3.2926], 0),
+      foot('right', FOUR, [3.1626, 2.9674], 45),
+    ],
+  ],
+  [
+    'a round kick',
+    [{ do: 'round-kick', leg: 'rear', lands: 'behind' }],
+    [
+      foot('left', [1, 1.3], [2.7846, 3.238], -60),
+      foot('right', [1.32, 2.08], [3, 3.8], 45, { kickM: 1, down: [3.1098, 2.9128] }),
+      foot('left', [1.75, 2.08], [2.7846, 3.238], 0, { flat: true }),
+    ],
+  ],
+  [
+    'a knee',
+    [{ do: 'knee', lands: 'behind' }, step(0, 13)],
+    [
+      foot('right', [1, 1.8], [3.05, 3.3], 45, { kickM: 0.8 }),
+      foot('left', THREE, [2.8374, 3.2926], 0),
+      foot('right', FOUR, [3.1626, 2.9674], 45),
+    ],
+  ],
+  [
+    'a foot feint',
+    [{ do: 'feint', foot: 'lead' }, step(0, 13)],
+    [
+      foot('left', [1, 1.3], [2.8374, 3.19], 0, { kickM: 0.045 }),
+      foot('left', THREE, [2.8374, 3.2926], 0),
+      foot('right', FOUR, [3.1626, 2.9674], 45),
+    ],
+  ],
+];
+
+const check = (moves: readonly Move[], steps: readonly TypedStep[], noiseM = 0.003) => {
+  const plan = planOf(moves, {
+    pattern: { start: { at: { x: 3, y: 3 }, headingDeg: 0 }, items: moves.map((move) => ({ move })) },
+    tempoPerMin: BEATS_PER_MIN,
+  });
+  const track = recorded({ start: START, steps }, { height: true, noiseM });
+  return checkTrack({ plan, student: STUDENT }, track).report;
+};
+const told = (moves: readonly Move[], steps: readonly TypedStep[], noiseM?: number) => {
+  const report = check(moves, steps, noiseM);
+  return {
+    sure: flatFindings(report.faults).map(({ fault }) => fault),
+    open: flatFindings(report.undecided).map(({ fault }) => fault),
+    statuses: report.moves.map(({ status }) => status),
+  };
+};
+
+describe('done as it was asked for', () => {
+  test.each(CLEAN)('%s is seen whole, and clean', (_, moves, steps) => {
+    const { sure, open, statuses } = told(moves, steps);
+    expect([sure, open]).toEqual([[], []]);
+    expect(new Set(statuses)).toEqual(new Set(['matched']));
+  });
+});
+
+const cleanOf = (name: string) => {
+  const found = CLEAN.find(([own]) => own === name);
+  if (!found) throw new RangeError(name);
+  return found;
+};
+/** A clean move, with some of its feet otherwise. */
+const spoiled = (name: string, steps: readonly TypedStep[]) => [cleanOf(name)[1], steps] as const;
+
+const FAULTY: readonly (readonly [FaultName, string, readonly [readonly Move[], readonly TypedStep[]]])[] = [
+  [
+    'step-short',
+    '6 of 13 cm',
+    spoiled('a step forward', [
+      foot('left', ONE, [2.8374, 3.2226], 0),
+      foot('right', TWO, [3.1626, 2.8974], 45),
+    ]),
+  ],
+  [
+    'step-over',
+    '18 of 13 cm',
+    spoiled('a step forward', [
+      foot('left', ONE, [2.8374, 3.3426], 0),
+      foot('right', TWO, [3.1626, 3.0174], 45),
+    ]),
+  ],
+  [
+    'foot-not-following',
+    'the second foot goes 5 of 13 cm',
+    spoiled('a step forward', [
+      foot('left', ONE, [2.8374, 3.2926], 0),
+      foot('right', TWO, [3.1626, 2.8874], 45),
+    ]),
+  ],
+  [
+    'wrong-foot-first',
+    'to the left the right foot goes first',
+    spoiled('a step to the left', [
+      foot('right', ONE, [3.0126, 2.8374], 45),
+      foot('left', TWO, [2.6874, 3.1626], 0),
+    ]),
+  ],
+  [
+    'wrong-direction',
+    'forward to the right instead of to the left',
+    [
+      [step(0, 13), step(-90, 15), step(0, 13)],
+      [
+        foot('left', ONE, [2.8374, 3.2926], 0),
+        foot('right', TWO, [3.1626, 2.9674], 45),
+        foot('left', THREE, [2.8374, 3.4426], 0),
+        foot('right', FOUR, [3.1626, 3.1174], 45),
+        foot('left', [3.4, 3.72], [2.8374, 3.5726], 0),
+        foot('right', [3.82, 4.14], [3.1626, 3.2474], 45),
+      ],
+    ],
+  ],
+  [
+    'not-facing',
+    'both toes end 30 degrees too far to the right',
+    spoiled('a step to the right', [
+      foot('right', ONE, [3.3126, 2.8374], 75),
+      foot('left', TWO, [2.9874, 3.1626], 30),
+    ]),
+  ],
+  [
+    'half-exit',
+    'out with the rear foot only',
+    spoiled('in and out', [
+      foot('left', ONE, [2.8374, 3.2926], 0),
+      foot('right', TWO, [3.1626, 2.9674], 45),
+      foot('right', THREE, R, 45),
+    ]),
+  ],
+  [
+    'pivot-short',
+    '20 of 45 degrees',
+    spoiled('a pivot of 45 on the lead ball', [
+      foot('left', TURN, L, 20, { flat: true }),
+      foot('right', TURN, [3.0318, 2.7457], 65, { round: [2.8374, 3.1626, 20] }),
+    ]),
+  ],
+  [
+    'pivot-over',
+    '65 of 45 degrees',
+    spoiled('a pivot of 45 on the lead ball', [
+      foot('left', TURN, L, 65, { flat: true }),
+      foot('right', TURN, [2.6801, 2.7303], 110, { round: [2.8374, 3.1626, 65] }),
+    ]),
+  ],
+  [
+    'pivot-radius',
+    'the swinging foot ends 60 cm away',
+    spoiled('a pivot of 45 on the lead ball', [
+      foot('left', TURN, L, 45, { flat: true }),
+      foot('right', TURN, [2.8374, 2.5626], 90),
+    ]),
+  ],
+  [
+    'ball-drift',
+    'the ball that should stay goes 9 cm',
+    spoiled('a pivot of 45 on the lead ball', [
+      foot('left', TURN, [2.9274, 3.1626], 45),
+      foot('right', TURN, [2.9274, 2.7026], 90),
+    ]),
+  ],
+  [
+    'centre-drift',
+    'the switch ends 12 cm to the right',
+    spoiled('a switch in place', [
+      foot('left', [1, 1.29], [2.9574, 2.8374], -45),
+      foot('right', [1.17, 1.46], [3.2826, 3.1626], 0),
+    ]),
+  ],
+  [
+    'not-mirrored',
+    'the new lead foot lands 10 cm too far in front',
+    spoiled('a switch in place', [
+      foot('left', [1, 1.29], [2.8374, 2.8374], -45),
+      foot('right', [1.17, 1.46], [3.1626, 3.2626], 0),
+    ]),
+  ],
+  [
+    'wrong-return',
+    'the kicking foot comes down 20 cm behind its place',
+    spoiled('a round kick', [
+      foot('left', [1, 1.3], [2.7846, 3.238], -60),
+      foot('right', [1.32, 2.08], [3, 3.8], 45, { kickM: 1, down: [3.1098, 2.7128] }),
+      foot('left', [1.75, 2.08], [2.7846, 3.238], 0, { flat: true }),
+    ]),
+  ],
+  [
+    'no-pivot',
+    'the standing foot stays flat and points forward',
+    spoiled('a round kick', [
+      foot('left', [1, 1.3], [2.7846, 3.238], 0),
+      foot('right', [1.32, 2.08], [3, 3.8], 45, { kickM: 1, down: [3.1098, 2.9128] }),
+    ]),
+  ],
+  [
+    'missed-move',
+    'the second of two steps is left out',
+    [
+      [step(0, 13), step(-90, 15), step(0, 13)],
+      [
+        foot('left', ONE, [2.8374, 3.2926], 0),
+        foot('right', TWO, [3.1626, 2.9674], 45),
+        foot('left', [3.4, 3.72], [2.8374, 3.4226], 0),
+        foot('right', [3.82, 4.14], [3.1626, 3.0974], 45),
+      ],
+    ],
+  ],
+  [
+    'extra-move',
+    'a shuffle between two steps',
+    [
+      [step(0, 13), step(0, 13)],
+      [
+        foot('left', ONE, [2.8374, 3.2926], 0),
+        foot('right', TWO, [3.1626, 2.9674], 45),
+        foot('right', [2.2, 2.5], [3.2626, 2.9674], 45),
+        foot('left', [2.6, 2.9], [2.9374, 3.2926], 0),
+        foot('left', [3.4, 3.72], [2.9374, 3.4226], 0),
+        foot('right', [3.82, 4.14], [3.2626, 3.0974], 45),
+      ],
+    ],
+  ],
+];
+
+describe('what went wrong is told by its name', () => {
+  test.each(FAULTY)('%s: %s', (fault, _, [moves, steps]) => {
+    const { sure } = told(moves, steps);
+    expect(sure).toContain(fault);
+  });
+
+  test('and by no other name of the same thing', () => {
+    for (const [fault, , [moves, steps]] of FAULTY) {
+      const causes = check(moves, steps).faults.map((cause) => cause.fault);
+      expect([fault, causes.length]).toEqual([fault, 1]);
+    }
+  });
+});
+
+test('without headings a turn of a planted foot cannot be told, and is not missed', () => {
+  const [, moves, steps] = cleanOf('a pivot of 45 on the lead ball');
+  const plan = planOf(moves, {
+    pattern: { start: { at: { x: 3, y: 3 }, headingDeg: 0 }, items: moves.map((move) => ({ move })) },
+    tempoPerMin: BEATS_PER_MIN,
+  });
+  const track = recorded({ start: START, steps }, { headings: false });
+  const { report } = checkTrack({ plan, student: STUDENT }, track);
+  // The foot that swings shows the turn by its place.
+  expect(report.faults).toEqual([]);
+  expect(report.moves.map(({ status }) => status)).toEqual(['matched']);
+});
