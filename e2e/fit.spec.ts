@@ -136,11 +136,11 @@ test('a person is erased only when asked twice, and the program says what went',
   await page.getByRole('button', { name: 'Erase', exact: true }).click();
   await page.getByRole('button', { name: 'Keep' }).click();
   await page.getByRole('button', { name: 'Erase', exact: true }).click();
-  await expect(page.getByText(/with 3 measurements, 1 checks and 1 recordings of them/)).toBeVisible();
+  await expect(page.getByText(/with 3 measurements, 2 checks and 2 recordings of them/)).toBeVisible();
   await page.getByRole('button', { name: 'Erase for good' }).click();
   await expect(
     page.getByText(
-      'Imke Varga was erased, with 3 measurements, 1 checks and 1 recordings. The last traces are being taken out of the files.',
+      'Imke Varga was erased, with 3 measurements, 2 checks and 2 recordings. The last traces are being taken out of the files.',
     ),
   ).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Who: 5 students' })).toBeVisible();

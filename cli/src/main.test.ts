@@ -53,7 +53,18 @@ test('expand gives the footfalls as JSON, CSV or SVG', async () => {
 test('expand tells of each event which foot does what, from where to where, when, and about what', async () => {
   const args = ['--plan', example('in-and-round.plan.json'), '--student', example('imke.student.json')];
   const { out } = await run('expand', ...args);
-  const file = JSON.parse(out) as { version: number; events: Record<string, unknown>[]; footfalls?: unknown };
+  interface Place {
+    readonly x: number;
+    readonly y: number;
+  }
+  interface Event {
+    readonly kind: string;
+    readonly how: string;
+    readonly from: Place;
+    readonly to: Place;
+    readonly about: Place | null;
+  }
+  const file = JSON.parse(out) as { version: number; events: Event[]; footfalls?: unknown };
   expect(file.version).toBe(2);
   expect(file.footfalls).toBeUndefined();
   const swing = file.events.find(({ kind, how }) => kind === 'pivot' && how !== 'pivot');
@@ -72,10 +83,9 @@ test('expand tells of each event which foot does what, from where to where, when
     'to',
   ]);
   // The ball it goes round stays as far away as it was.
-  const place = (value: unknown) => value as { x: number; y: number };
-  const from = (end: unknown) =>
-    Math.hypot(place(end).x - place(swing?.['about']).x, place(end).y - place(swing?.['about']).y);
-  expect(from(swing?.['to'])).toBeCloseTo(from(swing?.['from']), 9);
+  const from = (end: Place | undefined) =>
+    Math.hypot((end?.x ?? NaN) - (swing?.about?.x ?? NaN), (end?.y ?? NaN) - (swing?.about?.y ?? NaN));
+  expect(from(swing?.to)).toBeCloseTo(from(swing?.from), 9);
   const csv = await run('expand', ...args, '--format', 'csv');
   expect(csv.out.split('\n')).toHaveLength(file.events.length + 2);
 });
@@ -202,7 +212,7 @@ test('a clean recording passes', async () => {
   const args = ['check', '--plan', example('zigzag.plan.json'), ...lise, '--fail-on', 'undecided'];
   const { code, out } = await run(...args);
   expect(code).toBe(0);
-  expect((JSON.parse(out) as { faults: unknown[] }).faults).toEqual([]);
+  expect(JSON.parse(out)).toMatchObject({ faults: [] });
 });
 
 test('what cannot be told fails only when asked to: verdict, lists and exit code agree', async () => {
