@@ -4,6 +4,8 @@ import { choose, expect, fitsAcross, noBarriers, test, testLooking } from './pro
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const PLAN = 'b2d1f0a3-0001-4d2b-8b02-000000000001';
+const SEQUENCE = 'b2d1f0a3-0003-4d2b-8b02-000000000003';
+const TURNS = 'd4f3b2c5-0004-4f4d-8d04-000000000004';
 const HALL = 'e5a4c3d6-0001-4a5e-9e05-000000000001';
 const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
 
@@ -17,15 +19,17 @@ const SCREENS = [
   [`/students/${IMKE}/history`, /Imke Varga stands/],
   ['/floors', /3 floors/],
   [`/floors/${HALL}`, /Tuesday in the hall/],
-  ['/patterns', /2 patterns/],
+  ['/patterns', /3 patterns/],
   [`/patterns/${PLAN}`, /Zigzag, five cones/],
+  [`/patterns/${SEQUENCE}`, /In, round and out: clean/],
   ['/set-out', /What is set out/],
   [`/set-out/floor/${HALL}`, /Set out Tuesday/],
   [`/set-out/floor/${HALL}/walk`, /1\. cone/],
   [`/set-out/${PLAN}`, /Set out Zigzag/],
   ['/record', /Record:/],
-  ['/checks', /2 checks/],
+  ['/checks', /3 checks/],
   [`/checks/${CHECK}`, /Not met/],
+  [`/checks/${TURNS}`, /pivot short, centre drifted/],
   ['/club', /Saltmarsh/],
   ['/nowhere', /nothing at this address/],
 ] as const;

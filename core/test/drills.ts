@@ -93,9 +93,21 @@ export const EVERYTHING: readonly Move[] = (
   ] as const satisfies readonly Move[]
 ).flatMap((move) => [move, { do: 'step', bearingDeg: 0, length: metres(0.1), feet: 'both' }]);
 
+/** The same, with strikes on some of the steps: once the stance stands, and with the landing of the foot. */
+export const SEQUENCE: Plan = planOf([], {
+  pattern: {
+    start: { at: { x: 3, y: 3.5 }, headingDeg: 0 },
+    items: EVERYTHING.map((move, i) => ({
+      move,
+      ...(i === 1 ? { strikes: [{ strike: 'jab', when: 'reset-first' as const }] } : {}),
+      ...(i === 5 ? { strikes: [{ strike: 'jab', when: 'together' as const }] } : {}),
+    })),
+  },
+});
+
 /** A drill and a move of it in which a student can make a fault: in the zigzag where it has one, at a move about there. */
 export function whereMade(fault: SimulatedFault, student = 0, about = 14) {
-  for (const drill of [drillOf(student), drillOf(student, planOf(EVERYTHING))]) {
+  for (const drill of [drillOf(student), drillOf(student, SEQUENCE)]) {
     const able = expand(drill).moves.filter((move) => canHave(fault, move));
     const move = able.find(({ number }) => number >= about) ?? able.at(-1);
     if (move) return { drill, moveNumber: move.number };

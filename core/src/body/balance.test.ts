@@ -2,7 +2,7 @@ import { Point as FlattenPoint, Polygon } from '@flatten-js/core';
 import fc from 'fast-check';
 import { convexHull } from '../geometry/index.ts';
 import { DEMO_STUDENTS } from '../sim/index.ts';
-import { balanceOf, DIRECTIONS, distanceToEdgeM } from './balance.ts';
+import { balanceOf, DIRECTIONS, directionWords, distanceToEdgeM } from './balance.ts';
 import { SCHOOLS } from './schools.ts';
 import { fitStance, placeStance, supportOutline } from './stance.ts';
 
@@ -112,4 +112,39 @@ test('orthodox and southpaw have each other’s room to the sides', () => {
   });
   expect(mirrored.margins.left).toBeCloseTo(standing(0.5).margins.right, 9);
   expect(mirrored.margins.front).toBeCloseTo(standing(0.5).margins.front, 9);
+});
+
+// Source: by geometry, against the distance to a polygon of the general-purpose library @flatten-js/core.
+test('the least push of all directions goes straight to the nearest edge, and none of the ring is less', () => {
+  for (const school of SCHOOLS)
+    for (const weight of [0.2, 0.5, 0.8]) {
+      const own = fitStance({ ...DEMO_STUDENTS[0]!, school });
+      const { base, massAt, weakest, ring } = balanceOf(own, placeStance(own, { x: 0, y: 0 }, 20), 20, {
+        weightOnLead: weight,
+        leanDeg: 0,
+      });
+      const reference = new Polygon(base.map(({ x, y }) => new FlattenPoint(x, y)));
+      const edges = [...reference.edges].map(
+        (edge: { shape: { distanceTo: (p: FlattenPoint) => [number, unknown] } }) =>
+          edge.shape.distanceTo(new FlattenPoint(massAt.x, massAt.y))[0],
+      );
+      expect(weakest.roomM).toBeCloseTo(Math.min(...edges), 9);
+      expect(ring).toHaveLength(24);
+      for (const { push, roomM } of ring) {
+        expect(push).toBeGreaterThanOrEqual(weakest.push - 1e-12);
+        expect(push / roomM).toBeCloseTo(weakest.push / weakest.roomM, 9);
+      }
+    }
+});
+
+test('directions have a coach’s names', () => {
+  expect([0, 45, 90, 180, -90, -44, 338].map(directionWords)).toEqual([
+    'front',
+    'front right',
+    'right',
+    'back',
+    'left',
+    'front left',
+    'front',
+  ]);
 });

@@ -4,9 +4,13 @@ import {
   signedDistanceM,
   add,
   between,
+  distanceM,
   forward,
+  headingDeg,
+  nearestOnSegment,
   fromFacing,
   scale,
+  wrapDeg,
   type Point,
 } from '../geometry/index.ts';
 import type { Body } from './proportions.ts';
@@ -53,7 +57,23 @@ export interface Balance {
    * push about the edge against the moment of the weight, F h = W d.
    */
   readonly toppling: Readonly<Record<Direction, number>>;
+  /** The same all round, clockwise from the facing. */
+  readonly ring: readonly Toppling[];
+  /** Where the least push topples: straight to the nearest edge. */
+  readonly weakest: Toppling;
 }
+
+/** Room to the edge in one direction, and the push at shoulder height that topples there. */
+export interface Toppling {
+  /** Clockwise from the facing. */
+  readonly deg: number;
+  readonly roomM: number;
+  /** Share of body weight. */
+  readonly push: number;
+}
+
+/** Directions of the ring, degrees. */
+const RING_DEG = 15;
 
 export interface Posture {
   /** Share of the weight on the lead foot, 0 to 1. */
@@ -120,6 +140,12 @@ export function balanceOf(stance: FittedStance, feet: Feet, facingDeg: number, p
   const toppling = Object.fromEntries(
     DIRECTIONS.map(([name]) => [name, margins[name] / (standingM * PUSH_HEIGHT)]),
   ) as Record<Direction, number>;
+  const topplingTo = (deg: number, roomM = distanceToEdgeM(base, massAt, facingDeg + deg)): Toppling => ({
+    deg,
+    roomM,
+    push: roomM / (standingM * PUSH_HEIGHT),
+  });
+  const nearest = nearestOnEdge(base, massAt);
   const toes = [...footOutline('left', feet.left, body), ...footOutline('right', feet.right, body)];
   return {
     base,
@@ -129,7 +155,24 @@ export function balanceOf(stance: FittedStance, feet: Feet, facingDeg: number, p
     marginM: -signedDistanceM(base, massAt),
     margins,
     toppling,
+    ring: Array.from({ length: 360 / RING_DEG }, (_, i) => topplingTo(wrapDeg(i * RING_DEG))),
+    weakest: topplingTo(
+      wrapDeg(headingDeg(massAt, nearest) - facingDeg),
+      contains(base, massAt) ? distanceM(massAt, nearest) : 0,
+    ),
   };
+}
+
+/** The nearest point of the edge of a polygon. */
+function nearestOnEdge(polygon: readonly Point[], from: Point): Point {
+  const points = polygon.map((a, i) => nearestOnSegment(from, a, polygon[(i + 1) % polygon.length] ?? a));
+  return points.reduce((a, b) => (distanceM(b, from) < distanceM(a, from) ? b : a));
+}
+
+/** In words: front, front right, right, ... */
+export function directionWords(deg: number): string {
+  const names = ['front', 'front right', 'right', 'back right', 'back', 'back left', 'left', 'front left'];
+  return names[Math.round((((deg % 360) + 360) % 360) / 45) % 8] ?? 'front';
 }
 
 /** Distance from a point inside a convex polygon to its edge along a heading; 0 from outside. */

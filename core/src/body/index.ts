@@ -1,4 +1,13 @@
-export { type Balance, balanceMarginM, balanceOf, type Direction, DIRECTIONS } from './balance.ts';
+export {
+  type Balance,
+  type Toppling,
+  balanceMarginM,
+  balanceOf,
+  type Direction,
+  DIRECTIONS,
+  directionWords,
+  MASS_HEIGHT,
+} from './balance.ts';
 export { EDGE_DEG, firstFoot, fromEdgeDeg } from './first-foot.ts';
 export { LENGTH_NAMES, type LengthName, lengthsOn, type Measurement, noteLengths } from './history.ts';
 export {

@@ -1,4 +1,5 @@
 import { balanceMarginM, toeHeadingDeg, type Foot, type FootName } from '../body/index.ts';
+import { withLead } from '../moves/index.ts';
 import type { Performance, PerformedMove } from '../rules/index.ts';
 
 export interface BalanceReport {
@@ -15,14 +16,15 @@ export interface BalanceReport {
  * of the fitting room, with the feet where they were seen and the toes as seen, else as the stance has them.
  */
 export function restMarginM({ stance }: Pick<Performance, 'stance'>, { after }: PerformedMove): number {
-  const { school } = stance;
+  const own = withLead(stance, after.lead);
+  const { school } = own;
   const footOf = (foot: FootName): Foot => ({
     ball: after[foot],
-    headingDeg: after.toesDeg[foot] ?? toeHeadingDeg(stance, foot, after.facingDeg),
+    headingDeg: after.toesDeg[foot] ?? toeHeadingDeg(own, foot, after.facingDeg),
     heelUp: foot === after.lead ? school.leadHeelUp : school.rearHeelUp,
   });
   const feet = { left: footOf('left'), right: footOf('right') };
-  return balanceMarginM(stance, feet, after.facingDeg, { weightOnLead: school.weightOnLead, leanDeg: 0 });
+  return balanceMarginM(own, feet, after.facingDeg, { weightOnLead: school.weightOnLead, leanDeg: 0 });
 }
 
 export function balanceReport(performance: Performance): BalanceReport {

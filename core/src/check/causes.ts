@@ -31,6 +31,7 @@ const OF_MAKING_GOOD: ReadonlySet<Finding['fault']> = new Set([
   'overstretched',
   'stance-not-restored',
   'unplanned-switch',
+  'off-balance',
 ]);
 /** What a student who is beside the marks breaks without another wrong step. */
 const OF_BEING_BESIDE: ReadonlySet<Finding['fault']> = new Set([
@@ -38,6 +39,7 @@ const OF_BEING_BESIDE: ReadonlySet<Finding['fault']> = new Set([
   'off-floor',
   'out-of-band',
   'not-facing',
+  'strike-out-of-reach',
 ]);
 
 interface MoveSeen {
@@ -68,6 +70,10 @@ function followsFrom(found: Finding, seen: MoveSeen | undefined): boolean {
 
 /** Of the whole move, whichever foot is named: told after what either foot did. */
 const OF_WHOLE_MOVE: ReadonlySet<Finding['fault']> = new Set([
+  'off-balance',
+  'strike-early',
+  'strike-late',
+  'strike-out-of-reach',
   'unplanned-switch',
   'not-facing',
   'off-beat',

@@ -115,6 +115,11 @@ export function performTrack(
     ...seen,
     moves: performedMoves(rows, seen),
     ballAt,
+    strikes: track.strikes.map(({ index, name }) => ({
+      name,
+      timeS: track.timeS[index] ?? NaN,
+      uS: 1 / detection.rateHz / Math.sqrt(12),
+    })),
     targetSeen: track.target !== null || (track.targetLeft !== null && track.targetRight !== null),
     spanS: clock.spanS ?? [0, 0],
     gap: gapSeries(times, { ballAt, targetAt }, plan, (timeS) => plannedGapAt(clock.trackToPlanS(timeS))),

@@ -5,7 +5,7 @@ import type { FaultName } from '../rules/index.ts';
 import { metres, planOf } from '../../test/drills.ts';
 import { recorded, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
 import { flatFindings } from './causes.ts';
-import { checkTrack } from './check.ts';
+import { checkPlan, checkTrack } from './check.ts';
 
 /**
  * Feet typed by hand: every place, turn and time below is a number that was worked out with paper and ruler for
@@ -414,4 +414,78 @@ test('without headings a turn of a planted foot cannot be told, and is not misse
   // The foot that swings shows the turn by its place.
   expect(report.faults).toEqual([]);
   expect(report.moves.map(({ status }) => status)).toEqual(['matched']);
+});
+
+describe('strikes of the recording', () => {
+  const BAG_M = 0.18;
+  /** A jab on a step that comes to stand so far from the surface of the bag. */
+  const jabbed = (gapM: number, when: 'reset-first' | 'together', atS: number) => {
+    const plan = planOf([], {
+      target: { kind: 'bag', at: { x: 3, y: 3.13 + gapM + BAG_M }, radiusM: BAG_M },
+      pattern: {
+        start: { at: { x: 3, y: 3 }, headingDeg: 0 },
+        items: [{ move: step(0, 13), strikes: [{ strike: 'jab', when }] }, { move: step(180, 13) }],
+      },
+      tempoPerMin: BEATS_PER_MIN,
+    });
+    const steps = [
+      foot('left', ONE, [2.8374, 3.2926], 0),
+      foot('right', TWO, [3.1626, 2.9674], 45),
+      foot('right', [3.4, 3.72], R, 45),
+      foot('left', [3.82, 4.14], L, 0),
+    ];
+    const track = recorded({ start: START, steps }, {});
+    const strikes = [{ index: Math.round(100 * atS), name: 'jab' }];
+    const { report } = checkTrack({ plan, student: STUDENT }, { ...track, strikes });
+    return flatFindings([...report.faults, ...report.undecided]).map(({ fault, verdict }) => [
+      fault,
+      verdict,
+    ]);
+  };
+
+  // The rear foot lands at 1.74 s; a jab takes 0.3 s and starts 0.1 s after that at the earliest: 2.14 s.
+  test('one that starts before the stance stands is too early', () => {
+    expect(jabbed(0.6, 'reset-first', 2.3)).toEqual([]);
+    expect(jabbed(0.6, 'reset-first', 1.85)).toEqual([['strike-early', 'not-met']]);
+    expect(jabbed(0.6, 'reset-first', 2.14)).toEqual([['strike-early', 'cannot-tell']]);
+  });
+
+  // The lead foot lands at 1.32 s, and the jab is its hand.
+  test('one that goes with its foot touches with the landing', () => {
+    expect(jabbed(0.6, 'together', 1.33)).toEqual([]);
+    expect(jabbed(0.6, 'together', 1.2)).toEqual([['strike-early', 'not-met']]);
+    expect(jabbed(0.6, 'together', 1.5)).toEqual([['strike-late', 'not-met']]);
+  });
+
+  // Arm 0.386 of 1.75 m, shoulder and weight some centimetres more: nobody of this size touches 1.4 m away.
+  test('one that cannot touch is out of reach, one that surely does is not', () => {
+    const planned = jabbed(1.4, 'reset-first', 2.3);
+    // The plan itself throws it there: that is the plan's own fault, and not the student's.
+    expect(planned).toEqual([]);
+  });
+});
+
+test('a plan that strikes where nothing is in reach says so before anyone walks it', () => {
+  const plan = planOf([], {
+    target: { kind: 'bag', at: { x: 3, y: 5 }, radiusM: 0.18 },
+    pattern: {
+      start: { at: { x: 3, y: 3 }, headingDeg: 0 },
+      items: [{ move: step(0, 13), strikes: [{ strike: 'jab', when: 'reset-first' }] }],
+    },
+  });
+  const { findings } = checkPlan({ plan, student: STUDENT });
+  expect(findings.map(({ fault, verdict }) => [fault, verdict])).toEqual([
+    ['strike-out-of-reach', 'not-met'],
+  ]);
+  // 2 m less 13 cm of step and the bag's 18 cm.
+  expect(findings[0]?.measured).toBeCloseTo(1.69, 9);
+});
+
+test('a lunge of the width of three stances leaves the body behind its feet: off balance by the model', () => {
+  const lunge = [
+    foot('left', [1, 1.25], [2.8374, 4.3626], 0),
+    foot('right', [1.3, 1.55], [3.1626, 4.0374], 45),
+  ];
+  const rows = told([step(0, 100)], lunge);
+  expect(rows.sure).toContain('off-balance');
 });

@@ -1,6 +1,7 @@
+import type { StudentFit } from '../body/index.ts';
 import { radians } from '../geometry/index.ts';
-import { valuesOf, type LengthValues, type ReachLength, type Striker } from './reach-body.ts';
-import { strikeOf, type Strike, type StrikeId, type TargetPart } from './strikes.ts';
+import { strikerOf, valuesOf, type LengthValues, type ReachLength, type Striker } from './reach-body.ts';
+import { STRIKES, strikeOf, type Strike, type StrikeId, type TargetPart } from './strikes.ts';
 import { bagTarget, targetAhead, type TargetKind } from './target-parts.ts';
 
 /** What each part of the body gives to a contact distance, metres along the line to the target. */
@@ -200,3 +201,14 @@ export function toeGapM(gapM: number, striker: Striker, partner: Striker | null)
 
 /** The target part that a strike is told against when it is not named. */
 export const usualPart = (id: StrikeId): TargetPart => strikeOf(id).usual;
+
+/** Furthest contact of each strike of a student against a bag at its usual height; null for one that is not known. */
+export function reachAgainst(student: StudentFit): (strike: string) => Pick<Contact, 'gapM' | 'uM'> | null {
+  let striker: Striker | null = null;
+  return (name) => {
+    const strike = STRIKES.find(({ id }) => id === name);
+    if (!strike) return null;
+    striker ??= strikerOf(student);
+    return contactWith(striker, strike, bagTarget(striker, strike.usual));
+  };
+}

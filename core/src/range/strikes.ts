@@ -166,3 +166,20 @@ export function strikeOf(id: StrikeId): Strike {
 /** A strike as a coach calls it; one that is not known keeps its own name. */
 export const strikeName = (id: string): string =>
   STRIKES.find((one) => one.id === id)?.name.toLowerCase() ?? id;
+
+/** From start to contact, seconds (from memory). */
+const CONTACT_S: Readonly<Record<Strike['limb'], number>> = {
+  hand: 0.35,
+  elbow: 0.35,
+  leg: 0.7,
+  knee: 0.7,
+  'round-kick': 0.7,
+};
+const JAB_S = 0.3;
+
+/** Which side throws a strike, and how long it takes to its contact; one that is not known is a lead hand. */
+export function strikeTiming(id: string): { readonly side: Strike['side']; readonly contactS: number } {
+  const known = STRIKES.find((one) => one.id === id);
+  if (!known) return { side: 'lead', contactS: CONTACT_S.hand };
+  return { side: known.side, contactS: known.id === 'jab' ? JAB_S : CONTACT_S[known.limb] };
+}

@@ -5,6 +5,8 @@ import { feetRules } from './rules-feet.ts';
 import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
 import { wrongSideOfCone } from './rules-lane.ts';
 import { notFacing, stanceRules, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
+import { offBalance } from './rules-balance.ts';
+import { strikeRules } from './rules-strikes.ts';
 import { kickRules, pivotRules, switchRules } from './rules-turns.ts';
 
 export type MoveRule = (performance: Performance, move: PerformedMove) => Found[];
@@ -33,6 +35,8 @@ export type FaultMaking = { readonly lasts?: true } & (
   /** The following foot lands at this ratio of the separation. */
   | { readonly how: 'follow at'; readonly ratio: number }
   | { readonly how: 'cross'; readonly overM: number; readonly backRatio: number }
+  /** The strike of a move lands so much later than it should. */
+  | { readonly how: 'strike at'; readonly byS: number }
   | { readonly how: 'shuffle after'; readonly byM: number }
 );
 
@@ -292,6 +296,42 @@ export const FAULTS = {
     standing: 'own choice',
     rule: { over: 'move', judge: notFacing },
     made: { how: 'look away', byDeg: 28 },
+  },
+  'strike-early': {
+    words: 'strike too early',
+    why: 'The strike began before the stance stood, or before the foot that carries it was down.',
+    advice: 'Say it: feet, then hands. The strike waits for the second foot.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: strikeRules },
+    made: { how: 'strike at', byS: -0.35 },
+  },
+  'strike-late': {
+    words: 'strike too late',
+    why: 'The hand came after its foot: the weight of the step was already spent.',
+    advice: 'One sound: the foot and the glove land together.',
+    limit: null,
+    standing: 'common practice',
+    rule: { over: 'move', judge: strikeRules },
+    made: { how: 'strike at', byS: 0.3 },
+  },
+  'strike-out-of-reach': {
+    words: 'strike out of reach',
+    why: 'Thrown from where it cannot touch, a strike only opens the guard.',
+    advice: 'Step until the lead hand touches the bag, then throw.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'move', judge: strikeRules },
+    made: null,
+  },
+  'off-balance': {
+    words: 'off balance by the model',
+    why: 'The body went on past its feet: the next thing is a catching step, not a strike. Modelled from the feet.',
+    advice: 'Smaller and slower, and freeze on every landing for a breath.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: offBalance },
+    made: null,
   },
   'off-beat': {
     words: 'off the beat',

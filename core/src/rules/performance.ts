@@ -70,6 +70,13 @@ export const EXACT: CaptureUncertainty = {
 };
 export const EXACT_EVENT: EventUncertainty = { fromM: 0, toM: 0, liftS: 0, landS: 0, headingDeg: 0 };
 
+/** A strike and when it touched; its standard uncertainty, seconds. */
+export interface ThrownStrike {
+  readonly timeS: number;
+  readonly name: string;
+  readonly uS: number;
+}
+
 /**
  * Footwork as the rule engine sees it. A plan and a track both become this, so a plan is judged
  * before anyone walks it by the very rules that judge the student.
@@ -90,6 +97,10 @@ export interface Performance {
   readonly gap: GapSeries;
   /** Times between which the drill was done; nothing before or after is judged. */
   readonly spanS: readonly [number, number];
+  /** Strikes that were thrown; of a plan, all as planned. Empty where the recording tells of none. */
+  readonly strikes: readonly ThrownStrike[] | 'as planned';
+  /** Furthest gap at which a strike of this body touches the target, with its standard uncertainty; null if not known. */
+  readonly reachOf: (strike: string) => { readonly gapM: number; readonly uM: number } | null;
   readonly uncertainty: CaptureUncertainty;
   readonly uOf: (event: FootEvent) => EventUncertainty;
 }

@@ -13,7 +13,7 @@ import {
   weavesOf,
 } from '../pattern/index.ts';
 import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
-import { gapSeries } from '../range/index.ts';
+import { gapSeries, reachAgainst } from '../range/index.ts';
 
 const GAP_EVERY_S = 0.04;
 
@@ -29,6 +29,10 @@ function asPlanned(fitted: FittedStance, stand: Stand): SeenStand {
   const toeDeg = (foot: FootName): number => toeHeadingDeg(stance, foot, stand.facingDeg);
   return { ...stand, toesDeg: { left: toeDeg('left'), right: toeDeg('right') }, uM: { left: 0, right: 0 } };
 }
+
+/** How far the strikes of a student reach against the target of the plan; a partner's body is not known to it. */
+const reachIn = ({ plan, student }: PlannedDrill): Performance['reachOf'] =>
+  plan.target.kind === 'partner' ? () => null : reachAgainst(student);
 
 /** A plan as the rule engine sees it: done exactly as written, with no uncertainty. */
 export function performPlan(drill: PlannedDrill, footwork: Footwork): Performance {
@@ -62,6 +66,8 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     targetAt,
     targetSeen: true,
     spanS: [0, footwork.endS],
+    strikes: 'as planned',
+    reachOf: reachIn(drill),
     gap: gapSeries(timeS, { ballAt, targetAt }, plan, null),
     uncertainty: EXACT,
     uOf: () => EXACT_EVENT,

@@ -119,7 +119,9 @@ export function sampleWalk(truth: TrueWalk, settings: TrackerSettings, chance: C
     target: null,
     targetLeft: null,
     targetRight: null,
-    strikes: [],
+    strikes: truth.strikes
+      .map(({ timeS: atS, name }) => ({ index: Math.round(atS * settings.rateHz), name }))
+      .filter(({ index }) => index < n),
     notes: {
       source: 'simulated tracker',
       seed: String(settings.seed),

@@ -34,6 +34,7 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
     start: truth.start,
     moves,
     ballAt,
+    strikes: truth.strikes.map((strike) => ({ ...strike, uS: 0 })),
     spanS: clock.spanS ?? [0, 0],
     gap: gapSeries(timeS, { ballAt, targetAt }, drill.plan, (t) => plannedGapAt(clock.trackToPlanS(t))),
   };

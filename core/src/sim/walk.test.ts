@@ -1,6 +1,6 @@
 import { distanceM, wrapDeg } from '../geometry/index.ts';
 import { eventsOf, expand } from '../pattern/index.ts';
-import { drillOf, EVERYTHING, PERFECT, planOf } from '../../test/drills.ts';
+import { drillOf, PERFECT, SEQUENCE } from '../../test/drills.ts';
 import { DEMO_DRILLS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
 import { chanceFrom } from '../measure/index.ts';
 import { simulate, spreadFaults, TRACKER_DEFAULTS } from './tracker.ts';
@@ -27,7 +27,7 @@ test('without faults and scatter the walk is the plan', () => {
   expect(moveOf).toEqual(planned.map((_, i) => Math.floor(i / 2) + 1));
 });
 
-const sequence = drillOf(0, planOf(EVERYTHING));
+const sequence = drillOf(0, SEQUENCE);
 describe.each([
   ['the zigzag', drill],
   ['a sequence', sequence],

@@ -31,6 +31,7 @@ import {
   conesOf,
   usualFaults,
 } from '../pattern/index.ts';
+import { strikeTiming } from '../range/index.ts';
 import type { Chance } from '../measure/index.ts';
 
 /** Faults that a practice recording can have: those whose row says how they are made. */
@@ -62,6 +63,8 @@ export interface TrueWalk {
   readonly events: readonly FootEvent[];
   /** Which planned move each event belongs to, null for one the plan lacks. */
   readonly moveOf: readonly (number | null)[];
+  /** When which strike touched. */
+  readonly strikes: readonly { readonly timeS: number; readonly name: string }[];
   readonly endS: number;
 }
 
@@ -72,6 +75,7 @@ interface State {
   delayS: number;
   readonly events: FootEvent[];
   readonly moveOf: (number | null)[];
+  readonly strikes: { timeS: number; name: string }[];
 }
 
 const ZERO: Point = { x: 0, y: 0 };
@@ -88,6 +92,10 @@ export function canHave(fault: SimulatedFault, move: PlannedMove): boolean {
   const made: FaultMaking = FAULTS[fault].made;
   if (OF_TWO.includes(made.how) && new Set(going.map(({ foot }) => foot)).size < 2) return false;
   // Coming in with one foot is another fault than staying in with one.
+  if (fault === 'strike-early' || fault === 'strike-late') {
+    const strikes = move.cue?.strikes ?? [];
+    return strikes.some(({ when }) => fault === 'strike-early' || when === 'together');
+  }
   if (fault === 'half-exit' && Math.abs(move.directionDeg) < 90) return false;
   return ANYWHERE.includes(fault) || usualFaults(move).includes(fault);
 }
@@ -110,13 +118,17 @@ export function walk(
     delayS: 0,
     events: [],
     moveOf: [],
+    strikes: [],
   };
   for (const move of footwork.moves) {
     const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault;
     const made: FaultMaking | null = fault ? FAULTS[fault].made : null;
     if (made?.how === 'wait before') state.delayS += (made.beats * 60) / drill.plan.tempoPerMin;
     const going: Going = { drill, stance: footwork.stance, habits, chance, move, made, state };
-    if (made?.how !== 'leave out') doMove(going);
+    if (made?.how !== 'leave out') {
+      doMove(going);
+      throwStrikes(going);
+    }
     if (made?.how === 'shuffle after') shuffle(going, made.byM);
     state.offset = habits.recovers ? ZERO : offsetAfter(going);
   }
@@ -125,6 +137,7 @@ export function walk(
     startHeadings,
     events: state.events,
     moveOf: state.moveOf,
+    strikes: state.strikes,
     endS: footwork.endS + state.delayS,
   };
 }
@@ -283,6 +296,23 @@ function doMove(going: Going): void {
       about: roundWhat(event, going, landings),
     });
   });
+}
+
+/** A strike that waits for the stance starts so long after the last landing, seconds. */
+const RESETS_S = 0.18;
+
+/** What is thrown with a move lands after its last foot, or with the foot of its side. */
+function throwStrikes({ move, made, state }: Going): void {
+  const done = state.events.filter((event, i) => state.moveOf[i] === move.number && isTravel(event));
+  const lastS = Math.max(...done.map(({ landS }) => landS));
+  if (done.length === 0) return;
+  for (const { strike, when } of move.cue?.strikes ?? []) {
+    const { side, contactS } = strikeTiming(strike);
+    const foot = side === 'lead' ? move.after.lead : otherFoot(move.after.lead);
+    const ownS = done.findLast((event) => event.foot === foot)?.landS ?? lastS;
+    const dueS = when === 'together' ? ownS : lastS + RESETS_S + contactS;
+    state.strikes.push({ name: strike, timeS: dueS + (made?.how === 'strike at' ? made.byS : 0) });
+  }
 }
 
 type Landing = Pick<FootEvent, 'foot' | 'how' | 'to' | 'liftS' | 'landS' | 'about' | 'swingDeg'> & {

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
-import { balanceOf, DIRECTIONS, placeStance, type Balance } from '@angled-chalk/core/body';
+import { balanceOf, DIRECTIONS, directionWords, placeStance, type Balance } from '@angled-chalk/core/body';
 import { fromFacing } from '@angled-chalk/core/geometry';
 import { formatDegrees, formatLength, formatSmall } from '@angled-chalk/core/measure';
 import { useMemo, useState } from 'react';
@@ -30,12 +30,12 @@ export function BalanceTab({ stance }: Fitting) {
       { x: half * 1.3, y: half },
     ];
   }, [stance]);
-  const [weakest] = [...DIRECTIONS].sort(([a], [b]) => balance.toppling[a] - balance.toppling[b])[0]!;
+  const { weakest } = balance;
   const pastToes = balance.headAheadM > balance.toesAheadM;
   const headline =
     balance.marginM <= 0
       ? 'Falling: the mass is outside the base.'
-      : `A steady push to the ${weakest} of ${Math.round(100 * balance.toppling[weakest])} % of body weight at the shoulder topples this stance first.`;
+      : `A steady push to the ${directionWords(weakest.deg)} of ${Math.round(100 * weakest.push)} % of body weight at the shoulder topples this stance first.`;
   return (
     <>
       <Box component="p" role="status" sx={{ fontSize: '1.25rem', fontWeight: 700, mt: 0, mb: 1 }}>
@@ -47,6 +47,7 @@ export function BalanceTab({ stance }: Fitting) {
           {(['left', 'right'] as const).map((name) => (
             <FootMark key={name} name={name} foot={feet[name]} body={stance.body} standing="planned" />
           ))}
+          <Weakest balance={balance} />
           {DIRECTIONS.map(([way, deg]) =>
             balance.margins[way] > 0.005 ? (
               <Dimension
@@ -89,17 +90,19 @@ export function BalanceTab({ stance }: Fitting) {
               component="dl"
               sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto auto', columnGap: 2, rowGap: 0.5 }}
             >
-              {DIRECTIONS.map(([way]) => (
-                <Box key={way} sx={{ display: 'contents' }}>
-                  <dt>{way}</dt>
-                  <Box component="dd" sx={{ m: 0, fontWeight: 650, textAlign: 'right' }}>
-                    {formatSmall(balance.margins[way], units)}
+              {balance.ring
+                .filter(({ deg }) => deg % 45 === 0)
+                .map(({ deg, roomM, push }) => (
+                  <Box key={deg} sx={{ display: 'contents' }}>
+                    <dt>{directionWords(deg)}</dt>
+                    <Box component="dd" sx={{ m: 0, fontWeight: 650, textAlign: 'right' }}>
+                      {formatSmall(roomM, units)}
+                    </Box>
+                    <Box component="dd" sx={{ m: 0, textAlign: 'right' }}>
+                      {Math.round(100 * push)} % of weight
+                    </Box>
                   </Box>
-                  <Box component="dd" sx={{ m: 0, textAlign: 'right' }}>
-                    {Math.round(100 * balance.toppling[way])} % of weight
-                  </Box>
-                </Box>
-              ))}
+                ))}
             </Box>
             <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.84rem' }}>
               Standing still; a raised heel does not carry. A push at shoulder height against the weight about
@@ -109,6 +112,21 @@ export function BalanceTab({ stance }: Fitting) {
         </Box>
       </Box>
     </>
+  );
+}
+
+/** Where the least push topples it. */
+function Weakest({ balance: { massAt, weakest, marginM } }: { readonly balance: Balance }) {
+  const { frame, textM } = useDrawing();
+  if (marginM <= 0) return null;
+  const edge = fromFacing(massAt, weakest.deg, 0, weakest.roomM);
+  return (
+    <path
+      d={pathOf(frame, [massAt, edge])}
+      stroke={PALETTE.notMet}
+      strokeWidth={textM * 0.22}
+      strokeLinecap="round"
+    />
   );
 }
 
