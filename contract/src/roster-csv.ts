@@ -17,6 +17,7 @@ export const ROSTER_FIELDS = [
   ['footLengthM', 'Foot length', ['foot length', 'foot_length', 'foot']],
   ['footBreadthM', 'Foot breadth', ['foot breadth', 'foot_breadth', 'foot width']],
   ['leadTouchM', 'Lead-hand touch', ['touch']],
+  ['leadKickM', 'Lead push kick', ['kick']],
   ['birthYear', 'Year of birth', ['birth', 'year', 'born']],
   ['filmingConsent', 'Filming consent', ['consent', 'filming']],
   ['measuredBy', 'How it was measured', ['measured by', 'measured', 'method']],
@@ -115,6 +116,7 @@ const LENGTHS = [
   'footLengthM',
   'footBreadthM',
   'leadTouchM',
+  'leadKickM',
 ] as const;
 type LengthField = (typeof LENGTHS)[number];
 
@@ -279,6 +281,7 @@ export function rosterCsv(students: readonly StudentInput[]): string {
         foot_length_cm: cm(lengths.footLengthM),
         foot_breadth_cm: cm(lengths.footBreadthM),
         lead_touch_cm: cm(lengths.leadTouchM),
+        lead_kick_cm: cm(lengths.leadKickM),
         birth_year: birthYear ?? '',
         filming_consent: filmingConsent,
         measured_by: measuredBy,

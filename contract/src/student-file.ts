@@ -14,6 +14,7 @@ export const LENGTH_RANGES = {
   footBreadthM: [0.04, 0.2],
   armLengthM: [0.2, 1.2],
   leadTouchM: [0.2, 2],
+  leadKickM: [0.3, 2.2],
 } as const satisfies Record<string, readonly [number, number]>;
 
 const taped = ([least, most]: readonly [number, number]) => z.number().min(least).max(most);
@@ -29,6 +30,9 @@ export const lengthsSchema = z.object({
   leadTouchM: taped(LENGTH_RANGES.leadTouchM)
     .optional()
     .describe('stance centre to a bag that the extended lead hand just touches'),
+  leadKickM: taped(LENGTH_RANGES.leadKickM)
+    .optional()
+    .describe('stance centre to a bag that the stretched lead push kick just touches'),
 });
 
 export const schoolIdSchema = z.union([

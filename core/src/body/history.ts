@@ -9,6 +9,7 @@ export const LENGTH_NAMES = [
   'footBreadthM',
   'armLengthM',
   'leadTouchM',
+  'leadKickM',
 ] as const satisfies readonly (keyof MeasuredLengths)[];
 export type LengthName = (typeof LENGTH_NAMES)[number];
 

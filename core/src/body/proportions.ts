@@ -16,6 +16,8 @@ export interface MeasuredLengths {
   readonly armLengthM?: number | undefined;
   /** Stance centre to the surface of a bag that the extended lead hand just touches. */
   readonly leadTouchM?: number | undefined;
+  /** Stance centre to the surface of a bag that the stretched lead push kick just touches. */
+  readonly leadKickM?: number | undefined;
 }
 
 /**

@@ -5,35 +5,37 @@ import { STRIKES, type StrikeId } from './strikes.ts';
 
 const STRAIGHT: readonly StrikeId[] = ['jab', 'cross'];
 const POCKET: readonly StrikeId[] = ['lead-hook', 'rear-hook', 'lead-uppercut', 'rear-uppercut'];
-const CLOSE: readonly StrikeId[] = ['lead-elbow', 'rear-elbow', 'lead-knee', 'rear-knee'];
+const CLOSE: readonly StrikeId[] = ['lead-elbow', 'rear-elbow', 'lead-knee'];
 
 /** Radius of the usual bag, metres. */
 const BAG_RADIUS_M = USUAL_BAG.kind === 'bag' ? USUAL_BAG.radiusM : 0;
 
+/** Nearer than this share of its limb a strike no longer fits: it is smothered (own choice). */
+const FITS_FROM = 0.75;
+
 /**
  * The bands of one student round a usual bag, as distances of the stance centre from the middle of the
- * bag: each reaches to the furthest contact of its strikes, and begins where the next nearer one ends;
- * one step reaches the longest planned half step forward further than the straight strikes.
+ * bag. A band is a set of strikes: its far edge is the furthest contact of the set, its near edge where the last
+ * of them stops fitting. Bands may overlap, and a long leg's may reach beyond a short arm's: they are a list, no
+ * division of the gap. One step reaches the longest planned half step forward further than the straight strikes.
+ * The rear knee, which may reach beyond the hooks, is of none of them.
  */
 export function bandsOf(striker: Striker): Bands {
-  const furthest = (ids: readonly StrikeId[]): number =>
-    Math.max(
-      0,
-      ...STRIKES.filter(({ id }) => ids.includes(id))
-        .map(({ id, usual }) => reachRow(striker, id, usual, USUAL_BAG).contact)
-        .filter(({ touches }) => touches)
-        .map(({ gapM }) => gapM),
-    );
+  const edges = (ids: readonly StrikeId[]): readonly [number, number] => {
+    const contacts = STRIKES.filter(({ id }) => ids.includes(id))
+      .map(({ id, usual }) => reachRow(striker, id, usual, USUAL_BAG).contact)
+      .filter(({ touches }) => touches);
+    const far = Math.max(0, ...contacts.map(({ gapM }) => gapM));
+    const near = Math.min(far, ...contacts.map(({ gapM, terms }) => gapM - (1 - FITS_FROM) * terms.limbM));
+    return [Math.max(0, near) + BAG_RADIUS_M, far + BAG_RADIUS_M];
+  };
   const { stance } = striker;
-  const halfStepM = longestStepM(stance, 0);
-  const [close, pocket, long] = [furthest(CLOSE), furthest(POCKET), furthest(STRAIGHT)]
-    .map((gapM) => gapM + BAG_RADIUS_M)
-    .sort((a, b) => a - b) as [number, number, number];
+  const [, longM] = edges(STRAIGHT);
   return {
-    close: [BAG_RADIUS_M, close],
-    pocket: [close, pocket],
-    long: [pocket, long],
-    'one-step': [long, long + halfStepM],
+    close: edges(CLOSE),
+    pocket: edges(POCKET),
+    long: edges(STRAIGHT),
+    'one-step': [longM, longM + longestStepM(stance, 0)],
   };
 }
 

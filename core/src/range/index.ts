@@ -2,7 +2,15 @@ export { rulerFor } from './bands.ts';
 export { compareSchools, gainsOf } from './compare-schools.ts';
 export { fitAll, fitCsv } from './fit-all.ts';
 export { gapM, gapSeries, type GapSeries } from './gap.ts';
-export { type Contact, contactWith, reachAgainst, TOUCH, touchModelM, touchScale } from './reach.ts';
+export {
+  type Contact,
+  contactOf,
+  contactWith,
+  kickModelM,
+  reachAgainst,
+  TOUCH,
+  touchModelM,
+} from './reach.ts';
 export { type Striker, strikerOf } from './reach-body.ts';
 export { type ReachRow, reachRows, type ReachTarget } from './reach-chart.ts';
 export { strikeName, STRIKES, strikeTiming, TARGET_PARTS, type TargetPart } from './strikes.ts';

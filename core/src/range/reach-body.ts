@@ -13,9 +13,10 @@ export interface ReachBody {
   readonly stature: Quantity;
   readonly arm: Quantity;
   readonly upperArm: Quantity;
-  readonly shoulderWidth: Quantity;
+  /** Shoulder joint to shoulder joint: not the tape's outer width. */
+  readonly shoulderJoints: Quantity;
   readonly shoulderHeight: Quantity;
-  readonly hipWidth: Quantity;
+  readonly hipJoints: Quantity;
   readonly hipHeight: Quantity;
   readonly thigh: Quantity;
   readonly shank: Quantity;
@@ -33,6 +34,15 @@ export interface Striker {
 /** Thigh and shank as fractions of stature: Winter after Drillis and Contini (from memory). */
 const THIGH = 0.245;
 const SHANK = 0.246;
+/** Joint to joint, as fractions of stature (from memory). */
+const SHOULDER_JOINTS = 0.2;
+const HIP_JOINTS = 0.1;
+/** Upper arm of the arm to the knuckles; thigh, and thigh with shank, of the height of the hip. */
+export const UPPER_ARM_SHARE =
+  STATURE_FRACTIONS.upperArm /
+  (STATURE_FRACTIONS.upperArm + STATURE_FRACTIONS.forearm + STATURE_FRACTIONS.hand / 2);
+export const THIGH_SHARE = THIGH / STATURE_FRACTIONS.hipHeight;
+export const LEG_SHARE = (THIGH + SHANK) / STATURE_FRACTIONS.hipHeight;
 
 export function strikerOf(student: StudentFit): Striker {
   const body = bodyOf(student.lengths);
@@ -55,12 +65,12 @@ export function strikerOf(student: StudentFit): Striker {
     lengths: {
       stature: body.stature,
       arm: body.armLength,
-      upperArm: shareOf(body.armLength, f.upperArm / (f.upperArm + f.forearm + f.hand / 2)),
-      shoulderWidth: body.shoulderWidth,
+      upperArm: shareOf(body.armLength, UPPER_ARM_SHARE),
+      shoulderJoints: shareOf(body.shoulderWidth, SHOULDER_JOINTS / f.shoulderWidth),
       shoulderHeight: estimate(f.shoulderHeight),
-      hipWidth: estimate(f.hipWidth),
+      hipJoints: estimate(HIP_JOINTS),
       hipHeight: body.hipHeight,
-      thigh: shareOf(body.hipHeight, THIGH / f.hipHeight),
+      thigh: shareOf(body.hipHeight, THIGH_SHARE),
       shank: shareOf(body.hipHeight, SHANK / f.hipHeight),
       foot: body.footLength,
     },
@@ -74,3 +84,7 @@ export const valuesOf = (lengths: ReachBody): LengthValues =>
     ReachLength,
     number
   >;
+
+/** How much lower than upright a body stands: the knees bend, everything above them comes down by one length. */
+export const bentM = (striker: Striker): number =>
+  (1 - striker.stance.school.heightShare) * striker.lengths.stature.valueM;

@@ -1,6 +1,16 @@
 import type { StudentFit } from '../body/index.ts';
 import { radians } from '../geometry/index.ts';
-import { strikerOf, valuesOf, type LengthValues, type ReachLength, type Striker } from './reach-body.ts';
+import {
+  bentM,
+  LEG_SHARE,
+  strikerOf,
+  THIGH_SHARE,
+  UPPER_ARM_SHARE,
+  valuesOf,
+  type LengthValues,
+  type ReachLength,
+  type Striker,
+} from './reach-body.ts';
 import { STRIKES, strikeOf, type Strike, type StrikeId, type TargetPart } from './strikes.ts';
 import { bagTarget, targetAhead, type TargetKind } from './target-parts.ts';
 
@@ -38,10 +48,10 @@ export interface Contact {
   readonly calibrated: boolean;
 }
 
-/** What the model itself may be off by, 1 sigma: shares of turn, weight and limb (own choice). */
-const MODEL_U_M = 0.025;
-/** What is left of it for hand strikes once the student's own touch has been taped (own choice). */
-const CALIBRATED_MODEL_U_M = 0.012;
+/** What the model itself may be off by, 1 sigma: turn, weight, thrust and limb (own choice). */
+const MODEL_U_M = { hands: 0.04, kicks: 0.05 } as const;
+/** What is left of it once the student's own touch, or own kick, has been taped (own choice). */
+const CALIBRATED_MODEL_U_M = { hands: 0.012, kicks: 0.018 } as const;
 const TOUCH_TAPE_U_M = 0.01;
 
 /** The extended lead hand that feels for the distance: a jab with no weight after it. */
@@ -49,8 +59,22 @@ export const TOUCH: Strike = {
   ...strikeOf('jab'),
   name: 'Lead-hand touch',
   weightOnLead: 0.5,
-  turnShare: 0.7,
+  turnDeg: 45,
 };
+
+/** Hands and elbows are calibrated by a touch of the lead hand, legs and knees by one of the lead push kick. */
+const familyOf = ({ limb }: Strike): keyof typeof MODEL_U_M =>
+  limb === 'hand' || limb === 'elbow' ? 'hands' : 'kicks';
+
+/** The trunk turns so far from where the stance has it until the rear side is through (own choice). */
+const TRUNK_TURNS_DEG = 90;
+
+/** How far the side that strikes is ahead of square when it lands, degrees: from the stance angle. */
+export function turnReachedDeg({ stance }: Striker, { side, turnDeg, keepsBlade }: Strike): number {
+  const bladeDeg = 90 - stance.stanceAngleDeg;
+  if (side === 'lead') return keepsBlade ? Math.max(turnDeg, bladeDeg) : turnDeg;
+  return Math.min(turnDeg, TRUNK_TURNS_DEG - bladeDeg);
+}
 
 /** Contact distance of a strike of one student against a part of a target. Source: docs/reach.md. */
 export function contactOf(striker: Striker, id: StrikeId, target: TargetKind): Contact {
@@ -59,15 +83,16 @@ export function contactOf(striker: Striker, id: StrikeId, target: TargetKind): C
 
 export function contactWith(striker: Striker, strike: Strike, target: TargetKind): Contact {
   const plain = evaluate(striker, strike, target, valuesOf(striker.lengths));
-  const scale = strike.limb === 'hand' ? touchScale(striker) : null;
+  const family = familyOf(strike);
+  const taped = tapedOf(striker, family);
   const own = plain.gapM - plain.terms.targetAheadM;
-  const gapM = scale === null ? plain.gapM : scale * own + plain.terms.targetAheadM;
+  const scale = taped && taped.tapedM / taped.modelM;
   return {
     strike,
-    gapM,
+    gapM: scale === null ? plain.gapM : scale * own + plain.terms.targetAheadM,
     uM: Math.hypot(
-      scale === null ? bodyU(striker, strike, target) : (TOUCH_TAPE_U_M * own) / touchModelM(striker),
-      scale === null ? MODEL_U_M : CALIBRATED_MODEL_U_M,
+      taped ? (TOUCH_TAPE_U_M * own) / taped.modelM : bodyU(striker, strike, target),
+      (taped ? CALIBRATED_MODEL_U_M : MODEL_U_M)[family],
       target.ahead?.uM ?? 0,
     ),
     terms: plain.terms,
@@ -87,16 +112,18 @@ interface Evaluated {
 function evaluate(striker: Striker, strike: Strike, target: TargetKind, lengths: LengthValues): Evaluated {
   const { stance } = striker;
   const isHand = strike.limb === 'hand' || strike.limb === 'elbow';
-  const hipM = (strike.weightOnLead - 0.5) * stance.lengthM;
-  const turnM = strike.turnShare * (isHand ? lengths.shoulderWidth : lengths.hipWidth) * 0.5;
-  const jointHeightM = stance.school.heightShare * (isHand ? lengths.shoulderHeight : lengths.hipHeight);
-  const { aheadM, heightM } = targetAhead(target, isHand ? 'hand' : 'leg', strike.usual);
+  const hipM = (strike.weightOnLead - 0.5) * stance.lengthM + strike.thrust * lengths.stature;
+  const halfM = (isHand ? lengths.shoulderJoints : lengths.hipJoints) / 2;
+  const turnM = halfM * Math.sin(radians(turnReachedDeg(striker, strike)));
+  const jointHeightM = (isHand ? lengths.shoulderHeight : lengths.hipHeight) - bentM(striker);
+  const { limb, usual } = strike;
+  const { aheadM, heightM } = targetAhead(target, { limb, usual, jointHeightM });
   const dropM = heightM - jointHeightM;
   const level = (lengthM: number): number => Math.sqrt(Math.max(0, lengthM * lengthM - dropM * dropM));
   const limbLengthM = strike.limbShare * limbOf(strike, lengths);
   const limbM = level(limbLengthM);
   const base = hipM + turnM + aheadM;
-  const footEnd = strike.limbShare * (lengths.thigh + lengths.shank + 0.5 * lengths.foot);
+  const footEnd = strike.limbShare * (LEG_SHARE * lengths.hipHeight + 0.5 * lengths.foot);
   return {
     gapM: base + limbM,
     terms: {
@@ -111,7 +138,11 @@ function evaluate(striker: Striker, strike: Strike, target: TargetKind, lengths:
     },
     window:
       strike.limb === 'round-kick'
-        ? { kneeM: base + level(lengths.thigh), shinM: base + limbM, footM: base + level(footEnd) }
+        ? {
+            kneeM: base + level(THIGH_SHARE * lengths.hipHeight),
+            shinM: base + limbM,
+            footM: base + level(footEnd),
+          }
         : null,
     touches: Math.abs(dropM) < limbLengthM,
   };
@@ -123,23 +154,26 @@ function limbOf({ limb }: Strike, lengths: LengthValues): number {
     case 'hand':
       return lengths.arm;
     case 'elbow':
-      return lengths.upperArm;
+      return UPPER_ARM_SHARE * lengths.arm;
     case 'knee':
-      return lengths.thigh;
+      return THIGH_SHARE * lengths.hipHeight;
     case 'leg':
       return lengths.hipHeight;
     case 'round-kick':
-      return lengths.thigh + lengths.shank;
+      return LEG_SHARE * lengths.hipHeight;
   }
 }
 
-/** The lengths that a strike depends on; the others would only be moved in vain. */
+/**
+ * The lengths that a strike depends on; the others would only be moved in vain. Thigh, shank and height of the
+ * hip come from one length, and so do the arm and its upper part: they move together.
+ */
 const DEPENDS_ON: Readonly<Record<Strike['limb'], readonly ReachLength[]>> = {
-  hand: ['arm', 'shoulderWidth', 'shoulderHeight'],
-  elbow: ['upperArm', 'shoulderWidth', 'shoulderHeight'],
-  knee: ['thigh', 'hipWidth', 'hipHeight'],
-  leg: ['hipHeight', 'hipWidth'],
-  'round-kick': ['thigh', 'shank', 'hipWidth', 'hipHeight'],
+  hand: ['arm', 'shoulderJoints', 'shoulderHeight'],
+  elbow: ['arm', 'shoulderJoints', 'shoulderHeight'],
+  knee: ['hipHeight', 'hipJoints'],
+  leg: ['hipHeight', 'hipJoints'],
+  'round-kick': ['hipHeight', 'hipJoints'],
 };
 
 /** Uncertainty of a contact distance from the body alone, metres, 1 sigma. */
@@ -158,35 +192,63 @@ function bodyU(striker: Striker, strike: Strike, target: TargetKind): number {
   );
 }
 
+/** Nodes of the three-point Gauss-Hermite rule in standard uncertainties, with their weights. */
+const NODES = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+] as const;
+
 /**
- * First-order propagation with uncorrelated inputs: each is moved by its own standard uncertainty and
- * half the difference of both sides is taken as c u (JCGM 100, 5.1.2 and 5.1.3 note 2).
+ * Standard uncertainty of a model of independent normal inputs, by its values at three points an input and all
+ * their pairs: exact where it is a polynomial of the second degree, as near as a hundredth where it bends more.
+ * Where the model is straight it is the law of propagation (JCGM 100, 5.1.2).
  */
 export function propagate(
   inputs: readonly { readonly valueM: number; readonly uM: number }[],
   of: (values: readonly number[]) => number,
 ): number {
   const values = inputs.map(({ valueM }) => valueM);
-  let sum = 0;
-  inputs.forEach(({ valueM, uM }, i) => {
-    values[i] = valueM + uM;
-    const up = of(values);
-    values[i] = valueM - uM;
-    const down = of(values);
-    values[i] = valueM;
-    sum += ((up - down) / 2) ** 2;
-  });
-  return Math.sqrt(sum);
+  const here = of(values);
+  let [mean, square] = [0, 0];
+  const visit = (i: number, weight: number): void => {
+    const input = inputs[i];
+    if (!input) {
+      const off = of(values) - here;
+      mean += weight * off;
+      square += weight * off * off;
+      return;
+    }
+    for (const [node, own] of NODES) {
+      values[i] = input.valueM + node * input.uM;
+      visit(i + 1, weight * own);
+    }
+    values[i] = input.valueM;
+  };
+  visit(0, 1);
+  return Math.sqrt(Math.max(0, square - mean * mean));
 }
 
 /** What the model says of the lead-hand touch on a bag, before any calibration. */
 export const touchModelM = (striker: Striker): number =>
   evaluate(striker, TOUCH, bagTarget(striker, 'head'), valuesOf(striker.lengths)).gapM;
 
+/** What the model says of the lead push kick on a bag, before any calibration. */
+export const kickModelM = (striker: Striker): number =>
+  evaluate(striker, strikeOf('lead-push-kick'), bagTarget(striker, 'body'), valuesOf(striker.lengths)).gapM;
+
+/** The one distance that was taped for a family of strikes, with what the model says of it; null when none was. */
+function tapedOf(striker: Striker, family: keyof typeof MODEL_U_M) {
+  const { leadTouchM, leadKickM } = striker.student.lengths;
+  const tapedM = family === 'hands' ? leadTouchM : leadKickM;
+  if (tapedM === undefined) return null;
+  return { tapedM, modelM: family === 'hands' ? touchModelM(striker) : kickModelM(striker) };
+}
+
 /** How much further this student's hands reach than the model says; null when it was not taped. */
 export function touchScale(striker: Striker): number | null {
-  const taped = striker.student.lengths.leadTouchM;
-  return taped === undefined ? null : taped / touchModelM(striker);
+  const taped = tapedOf(striker, 'hands');
+  return taped && taped.tapedM / taped.modelM;
 }
 
 /** Distance a tape measures on the floor: lead toe to lead toe, or lead toe to the surface. */

@@ -6,8 +6,12 @@ export interface Strike {
   readonly side: 'lead' | 'rear';
   /** Weight on the lead foot when it lands: 1 stands on the lead foot, 0 on the rear. */
   readonly weightOnLead: number;
-  /** Share of half the shoulder (or hip) width that the turn brings the joint forward of the centre. */
-  readonly turnShare: number;
+  /** How far the shoulders (or hips) are turned from square when it lands, this side ahead, at most. */
+  readonly turnDeg: number;
+  /** A lead side that is further ahead in the stance stays there. */
+  readonly keepsBlade: boolean;
+  /** How far the hips are pushed after it, as a share of stature. */
+  readonly thrust: number;
   /** Share of the limb's length that reaches forward. */
   readonly limbShare: number;
   /** Height at which it usually lands, for the chart: a target part. */
@@ -43,26 +47,45 @@ type Row = Omit<Strike, 'id' | 'name' | 'why'>;
 
 const strike = (id: StrikeId, name: string, row: Row, why: string): Strike => ({ id, name, why, ...row });
 
+type Shares = readonly [weightOnLead: number, turnDeg: number, limbShare: number];
+
+/** Hooks and uppercuts turn the lead side back to where it belongs; straight hands keep it ahead. */
 const hand = (
   side: Strike['side'],
-  weightOnLead: number,
-  turnShare: number,
-  limbShare: number,
+  [weightOnLead, turnDeg, limbShare]: Shares,
   usual: TargetPart,
+  keepsBlade = false,
+): Row => ({ limb: 'hand', side, weightOnLead, turnDeg, keepsBlade, thrust: 0, limbShare, usual });
+
+const elbow = (side: Strike['side'], [weightOnLead, turnDeg, limbShare]: Shares): Row => ({
+  ...hand(side, [weightOnLead, turnDeg, limbShare], 'head', true),
+  limb: 'elbow',
+});
+
+/** Hips pushed after a straight kick or a knee, as a share of stature (own choice). */
+const THRUST = 0.06;
+const pushed = (
+  limb: 'leg' | 'knee',
+  side: Strike['side'],
+  [weightOnLead, turnDeg, limbShare]: Shares,
 ): Row => ({
-  limb: 'hand',
+  limb,
   side,
   weightOnLead,
-  turnShare,
+  turnDeg,
+  keepsBlade: true,
+  thrust: THRUST,
   limbShare,
-  usual,
+  usual: 'body',
 });
 
 const roundKick = (side: Strike['side'], usual: TargetPart): Row => ({
   limb: 'round-kick',
   side,
   weightOnLead: side === 'rear' ? 1 : 0.85,
-  turnShare: side === 'rear' ? 0.9 : 0.8,
+  turnDeg: side === 'rear' ? 65 : 55,
+  keepsBlade: false,
+  thrust: 0,
   limbShare: 0.97,
   usual,
 });
@@ -74,67 +97,62 @@ export const STRIKES: readonly Strike[] = [
   strike(
     'jab',
     'Jab',
-    hand('lead', 0.58, 0.9, 1, 'head'),
+    hand('lead', [0.58, 60, 1], 'head', true),
     'Straight arm, lead shoulder turned in, a little weight after it.',
   ),
   strike(
     'cross',
     'Cross',
-    hand('rear', 0.6, 0.85, 1, 'head'),
+    hand('rear', [0.6, 60, 1], 'head'),
     'Straight arm; about 60 % on the lead foot (common practice), the rear shoulder comes through.',
   ),
   strike(
     'lead-hook',
     'Lead hook',
-    hand('lead', 0.45, 0.35, 0.66, 'head'),
+    hand('lead', [0.45, 20, 0.66], 'head'),
     'Elbow bent to about a right angle; the fist travels across, not away.',
   ),
   strike(
     'rear-hook',
     'Rear hook',
-    hand('rear', 0.6, 0.55, 0.66, 'head'),
+    hand('rear', [0.6, 35, 0.66], 'head'),
     'As the lead hook, with the rear shoulder coming round.',
   ),
   strike(
     'lead-uppercut',
     'Lead uppercut',
-    hand('lead', 0.5, 0.5, 0.58, 'body'),
+    hand('lead', [0.5, 30, 0.58], 'body'),
     'Elbow under the fist, the arm goes up more than out.',
   ),
   strike(
     'rear-uppercut',
     'Rear uppercut',
-    hand('rear', 0.6, 0.7, 0.58, 'body'),
+    hand('rear', [0.6, 45, 0.58], 'body'),
     'As the lead uppercut, with the rear shoulder through.',
   ),
   strike(
     'overhand',
     'Overhand',
-    hand('rear', 0.65, 0.8, 0.92, 'head'),
+    hand('rear', [0.65, 55, 0.92], 'head'),
     'The arm arcs over: a little shorter than straight, more weight in front.',
   ),
-  strike(
-    'lead-elbow',
-    'Lead elbow',
-    { limb: 'elbow', side: 'lead', weightOnLead: 0.6, turnShare: 0.7, limbShare: 0.95, usual: 'head' },
-    'Upper arm only.',
-  ),
+  strike('lead-elbow', 'Lead elbow', elbow('lead', [0.6, 45, 0.95]), 'Upper arm only.'),
   strike(
     'rear-elbow',
     'Rear elbow',
-    { limb: 'elbow', side: 'rear', weightOnLead: 0.65, turnShare: 0.9, limbShare: 0.95, usual: 'head' },
+    elbow('rear', [0.65, 65, 0.95]),
     'Upper arm only, the rear shoulder through.',
   ),
   strike(
     'lead-push-kick',
     'Lead push kick',
-    { limb: 'leg', side: 'lead', weightOnLead: 0.15, turnShare: 0.3, limbShare: 0.98, usual: 'body' },
+    pushed('leg', 'lead', [0.35, 40, 0.98]),
     'Stands on the rear foot; the hip pushes after the sole.',
   ),
   strike(
     'rear-push-kick',
     'Rear push kick',
-    { limb: 'leg', side: 'rear', weightOnLead: 1, turnShare: 0.8, limbShare: 0.98, usual: 'body' },
+    pushed('leg', 'rear', [1, 55, 0.98]),
     'Stands on the lead foot; the rear hip comes through.',
   ),
   strike('rear-round-kick-thigh', 'Rear round kick, thigh', roundKick('rear', 'thigh'), ROUND_WHY),
@@ -146,13 +164,13 @@ export const STRIKES: readonly Strike[] = [
   strike(
     'lead-knee',
     'Lead knee',
-    { limb: 'knee', side: 'lead', weightOnLead: 0.2, turnShare: 0.5, limbShare: 1, usual: 'body' },
+    pushed('knee', 'lead', [0.3, 40, 1]),
     'The thigh only, the hip thrust after it.',
   ),
   strike(
     'rear-knee',
     'Rear knee',
-    { limb: 'knee', side: 'rear', weightOnLead: 1, turnShare: 0.9, limbShare: 1, usual: 'body' },
+    pushed('knee', 'rear', [1, 65, 1]),
     'The thigh only, the rear hip through.',
   ),
 ];

@@ -1,6 +1,6 @@
 import { radians } from '../geometry/index.ts';
-import type { Striker } from './reach-body.ts';
-import type { TargetPart } from './strikes.ts';
+import { bentM, type Striker } from './reach-body.ts';
+import type { Strike, TargetPart } from './strikes.ts';
 
 /** What is struck: a part of a partner, a bag of some height, or a pad at some height. */
 export interface TargetKind {
@@ -24,7 +24,15 @@ const TRUNK_DEPTH = 0.125;
 const THIGH_DEPTH = 0.09;
 const GUARD_UPPER_ARM_DEG = 25;
 const GUARD_FOREARM_DEG = 20;
-const HEIGHTS: Readonly<Record<TargetPart, number>> = { guard: 0.87, head: 0.9, body: 0.68, thigh: 0.4 };
+/** From where to where each part reaches, upright: chin to crown, ribs, the middle of the thigh (from memory). */
+const SPANS: Readonly<Record<TargetPart, readonly [number, number]>> = {
+  guard: [0.82, 0.92],
+  head: [0.87, 1],
+  body: [0.6, 0.78],
+  thigh: [0.32, 0.48],
+};
+/** A thigh comes down by half of what the knees let the body down. */
+const THIGH_DROPS = 0.5;
 /** Height at which a bag is struck when the caller says nothing: shoulders for hands, hips for legs. */
 const BAG_HEIGHTS: Readonly<Record<TargetPart, number>> = {
   guard: 0.818,
@@ -39,31 +47,56 @@ export interface TargetPlace {
   readonly heightM: number;
 }
 
-export function targetAhead(target: TargetKind, limb: 'hand' | 'leg', usual: TargetPart): TargetPlace {
-  const { kind, partner, part = usual, heightM } = target;
-  if (kind === 'partner' && partner) return partPlace(partner, part);
-  return { aheadM: 0, heightM: heightM ?? (limb === 'hand' ? 1.4 : 1.15) };
+/** A strike that comes to a target: with what, and how high its joint is. */
+export interface Arriving {
+  readonly limb: Strike['limb'];
+  readonly usual: TargetPart;
+  readonly jointHeightM: number;
 }
 
-/** Where a part of a partner stands: ahead of the stance centre, and above the floor. */
-export function partPlace({ stance, lengths }: Striker, part: TargetPart): TargetPlace {
+/** Where a strike meets a target: of the heights of a part the nearest, and of a trunk its side where it comes round. */
+export function targetAhead(target: TargetKind, { limb, usual, jointHeightM }: Arriving): TargetPlace {
+  const { kind, partner, part = usual, heightM } = target;
+  if (kind !== 'partner' || !partner)
+    return { aheadM: 0, heightM: heightM ?? (limb === 'hand' || limb === 'elbow' ? 1.4 : 1.15) };
+  const { aheadM, fromM, toM } = partPlace(partner, part, limb === 'round-kick');
+  return { aheadM, heightM: Math.min(toM, Math.max(fromM, jointHeightM)) };
+}
+
+/** Where a part of a partner stands: ahead of the stance centre, and from which height to which. */
+export interface PartPlace {
+  readonly aheadM: number;
+  readonly fromM: number;
+  readonly toM: number;
+}
+
+/** @param fromTheSide met at its side: its own depth is not in the way */
+export function partPlace(partner: Striker, part: TargetPart, fromTheSide = false): PartPlace {
+  const { stance, lengths } = partner;
+  const statureM = lengths.stature.valueM;
+  const downM = (part === 'thigh' ? THIGH_DROPS : 1) * bentM(partner);
+  const [fromM, toM] = SPANS[part].map((share) => share * statureM - downM) as [number, number];
+  return { aheadM: aheadOf(partner, part, fromTheSide), fromM, toM };
+}
+
+function aheadOf({ stance, lengths }: Striker, part: TargetPart, fromTheSide: boolean): number {
   const statureM = lengths.stature.valueM;
   const hipM = (stance.school.weightOnLead - 0.5) * stance.lengthM;
-  const heightM = HEIGHTS[part] * statureM * stance.school.heightShare;
+  const front = fromTheSide ? 0 : 0.5;
   switch (part) {
     case 'head':
-      return { aheadM: hipM + (HEAD_AHEAD + HEAD_DEPTH / 2) * statureM, heightM };
+      return hipM + (HEAD_AHEAD + HEAD_DEPTH * front) * statureM;
     case 'body':
-      return { aheadM: hipM + (TRUNK_DEPTH / 2) * statureM, heightM };
+      return hipM + TRUNK_DEPTH * front * statureM;
     case 'thigh':
-      return { aheadM: hipM + 0.3 * stance.lengthM + (THIGH_DEPTH / 2) * statureM, heightM };
+      return hipM + 0.3 * stance.lengthM + THIGH_DEPTH * front * statureM;
     case 'guard': {
-      const shoulderM = 0.5 * lengths.shoulderWidth.valueM * Math.cos(radians(stance.stanceAngleDeg));
+      const shoulderM = 0.5 * lengths.shoulderJoints.valueM * Math.cos(radians(stance.stanceAngleDeg));
       const forearmM = lengths.arm.valueM - lengths.upperArm.valueM;
       const armM =
         lengths.upperArm.valueM * Math.sin(radians(GUARD_UPPER_ARM_DEG)) +
         forearmM * Math.sin(radians(GUARD_FOREARM_DEG));
-      return { aheadM: hipM + shoulderM + armM, heightM };
+      return hipM + shoulderM + armM;
     }
   }
 }
@@ -79,5 +112,7 @@ export const partnerTarget = (partner: Striker, part: TargetPart): TargetKind =>
 /** A bag struck where this striker strikes that part: at shoulder, trunk or thigh height of their own. */
 export const bagTarget = (striker: Striker, part: TargetPart): TargetKind => ({
   kind: 'bag',
-  heightM: BAG_HEIGHTS[part] * striker.lengths.stature.valueM * striker.stance.school.heightShare,
+  heightM:
+    BAG_HEIGHTS[part] * striker.lengths.stature.valueM -
+    (part === 'thigh' ? THIGH_DROPS : 1) * bentM(striker),
 });

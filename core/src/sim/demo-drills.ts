@@ -10,7 +10,7 @@ const cm = (value: number): Measure => ({ value: value / 100, unit: 'm' });
 const IN_AND_ROUND: Plan = {
   ...DEMO_PLAN,
   name: 'In, round and out',
-  target: { kind: 'bag', at: { x: 3, y: 4.9 }, radiusM: 0.18 },
+  target: { kind: 'bag', at: { x: 3, y: 4.47 }, radiusM: 0.18 },
   pattern: {
     start: { at: { x: 3, y: 3.5 }, headingDeg: 0 },
     items: [

@@ -2,7 +2,9 @@ import Box from '@mui/material/Box';
 import { LENGTH_RANGES, type StudentInput } from '@angled-chalk/contract';
 import { formatLength, formatSmall } from '@angled-chalk/core/measure';
 import {
+  contactOf,
   contactWith,
+  kickModelM,
   bagTarget,
   guardRule,
   reachRows,
@@ -10,7 +12,6 @@ import {
   strikerOf,
   TOUCH,
   touchModelM,
-  touchScale,
   TARGET_PARTS,
   type ReachTarget,
   type Striker,
@@ -126,35 +127,59 @@ export function ReachTab({ student, fit }: Fitting) {
   );
 }
 
-/** One taped distance rescales the hands: before, after, and how much surer. */
+/** One taped touch rescales the hands, one taped kick the kicks: before, after, and how much surer. */
 function Calibration({ striker }: { readonly striker: Striker }) {
-  const { units } = useClub();
-  const { leadTouchM: _, ...plainLengths } = striker.student.lengths;
-  const before = contactWith(
-    strikerOf({ ...striker.student, lengths: plainLengths }),
-    TOUCH,
-    bagTarget(striker, 'head'),
-  );
-  const after = contactWith(striker, TOUCH, bagTarget(striker, 'head'));
-  const scale = touchScale(striker);
   return (
-    <Panel title="Calibrate by one touch">
+    <Panel title="Calibrate by a touch and a kick">
       <Box sx={{ mb: 1.25, fontSize: '0.86rem' }}>
-        Extend the lead hand until it just touches a bag, without leaning; tape from the middle between the
-        balls of the feet to the bag.
+        Stretch the lead hand, then the lead push kick, until it just touches a bag, without leaning; tape
+        from the middle between the balls of the feet to the bag.
       </Box>
-      <LengthField<StudentInput>
-        name="lengths.leadTouchM"
-        label="Touch distance"
-        range={LENGTH_RANGES.leadTouchM}
-        help={`The model says ${formatLength(touchModelM(striker), units)}.`}
-      />
-      <Box sx={{ mt: 1, fontSize: '0.88rem' }}>
-        {scale === null
-          ? `Not taped yet: hand strikes are ± ${formatSmall(2 * before.uM, units)}.`
-          : `Hands reach ${scale >= 1 ? `${Math.round((scale - 1) * 100)} % further` : `${Math.round((1 - scale) * 100)} % less far`} than the model. Before ${formatLength(before.gapM, units)} ± ${formatSmall(2 * before.uM, units)}, after ${formatLength(after.gapM, units)} ± ${formatSmall(2 * after.uM, units)}.`}
+      <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <TapedReach striker={striker} length="leadTouchM" label="Touch distance" what="Hands" />
+        <TapedReach striker={striker} length="leadKickM" label="Kick distance" what="Kicks" />
       </Box>
     </Panel>
+  );
+}
+
+function TapedReach({
+  striker,
+  length,
+  label,
+  what,
+}: {
+  readonly striker: Striker;
+  readonly length: 'leadTouchM' | 'leadKickM';
+  readonly label: string;
+  readonly what: 'Hands' | 'Kicks';
+}) {
+  const { units } = useClub();
+  const isHand = length === 'leadTouchM';
+  const { [length]: tapedM, ...plain } = striker.student.lengths;
+  const contactFor = (one: Striker) =>
+    isHand
+      ? contactWith(one, TOUCH, bagTarget(one, 'head'))
+      : contactOf(one, 'lead-push-kick', bagTarget(one, 'body'));
+  const before = contactFor(strikerOf({ ...striker.student, lengths: plain }));
+  const after = contactFor(striker);
+  const modelM = isHand ? touchModelM(striker) : kickModelM(striker);
+  const percent = tapedM === undefined ? 0 : Math.round(100 * (tapedM / modelM - 1));
+  const u = (one: { readonly uM: number }): string => formatSmall(2 * one.uM, units);
+  return (
+    <Box>
+      <LengthField<StudentInput>
+        name={`lengths.${length}`}
+        label={label}
+        range={LENGTH_RANGES[length]}
+        help={`The model says ${formatLength(modelM, units)}.`}
+      />
+      <Box sx={{ mt: 0.5, fontSize: '0.88rem' }}>
+        {tapedM === undefined
+          ? `Not taped yet: ${what.toLowerCase()} are ± ${u(before)}.`
+          : `${what} reach ${Math.abs(percent)} % ${percent >= 0 ? 'further' : 'less far'} than the model. Before ${formatLength(before.gapM, units)} ± ${u(before)}, after ${formatLength(after.gapM, units)} ± ${u(after)}.`}
+      </Box>
+    </Box>
   );
 }
 

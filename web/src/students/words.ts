@@ -8,4 +8,5 @@ export const LENGTH_WORDS: Readonly<Record<LengthName, string>> = {
   footBreadthM: 'foot breadth',
   armLengthM: 'arm to the knuckles',
   leadTouchM: 'lead-hand touch on a bag',
+  leadKickM: 'lead push kick on a bag',
 };
