@@ -2,6 +2,7 @@ import { accuracy } from './accuracy.ts';
 import { coverage } from './coverage.ts';
 import { fill } from './fill.ts';
 import { fit } from './fit.ts';
+import { moves } from './moves.ts';
 import { speed } from './speed.ts';
 import { writes } from './writes.ts';
 
@@ -12,13 +13,15 @@ if (what === 'all' || what === 'accuracy')
   coverage(Number(process.env['RECORDINGS'] ?? 12), Number(process.env['SEED'] ?? Date.now() % 1e6));
 if (what === 'coverage')
   coverage(Number(process.env['RECORDINGS'] ?? 12), Number(process.env['SEED'] ?? Date.now() % 1e6));
+if (what === 'all' || what === 'moves')
+  moves(Number(process.env['DRILLS'] ?? 300), Number(process.env['SEED'] ?? Date.now() % 1e6));
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();
 if (what === 'all' || what === 'writes') await writes();
-if (!['all', 'accuracy', 'coverage', 'speed', 'fit', 'fill', 'writes'].includes(what)) {
+if (!['all', 'accuracy', 'coverage', 'moves', 'speed', 'fit', 'fill', 'writes'].includes(what)) {
   console.error(
-    `There is no bench "${what}". Benches: accuracy, coverage, speed, fit, fill, writes, club, frames.`,
+    `There is no bench "${what}". Benches: accuracy, coverage, moves, speed, fit, fill, writes, club, frames.`,
   );
   process.exitCode = 2;
 }

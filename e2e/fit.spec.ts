@@ -98,7 +98,7 @@ test('one taped touch rescales the hands, and reach is told against bag, pad and
 }) => {
   await page.goto(`${program.url}/students/${IMKE}/reach`);
   await expect(page.getByText(/furthest hand on the bag/)).toBeVisible();
-  await expect(page.getByText(/Not taped yet: hand strikes are/)).toBeVisible();
+  await expect(page.getByText(/Not taped yet: hands are/)).toBeVisible();
   await page.getByRole('textbox', { name: /Touch distance/ }).fill('88');
   await expect(page.getByText(/Hands reach \d+ % further than the model/)).toBeVisible();
   await page.getByRole('combobox', { name: 'Against' }).click();

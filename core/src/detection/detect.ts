@@ -58,8 +58,12 @@ export function detectFootfalls(track: Track): Detection {
       stands('left'),
     ),
   };
-  const left = { ...moving.left, events: raisesAtRest(moving.left.signal, sorted.left.events) };
-  const right = { ...moving.right, events: raisesAtRest(moving.right.signal, sorted.right.events) };
+  const rested = {
+    left: raisesAtRest(moving.left.signal, sorted.left),
+    right: raisesAtRest(moving.right.signal, sorted.right),
+  };
+  const left = { ...moving.left, events: rested.left.events };
+  const right = { ...moving.right, events: rested.right.events };
   const sortedEvents = [...left.events, ...right.events].sort((a, b) => a.liftS - b.liftS);
   const events = withHops(track.timeS, track, sortedEvents).map((event, i) => ({ ...event, number: i + 1 }));
   const samples = 2 * track.timeS.length;
@@ -68,7 +72,7 @@ export function detectFootfalls(track: Track): Detection {
     left: { ...left, events: events.filter((event) => event.foot === 'left') },
     right: { ...right, events: events.filter((event) => event.foot === 'right') },
     events,
-    raises: [...sorted.left.raises, ...sorted.right.raises].sort((a, b) => a.event.liftS - b.event.liftS),
+    raises: [...rested.left.raises, ...rested.right.raises].sort((a, b) => a.event.liftS - b.event.liftS),
     noiseM: Math.max(seen.left.signal.noiseM, seen.right.signal.noiseM),
     samplesForOne: Math.max(seen.left.signal.samplesForOne, seen.right.signal.samplesForOne),
     missingShare: missing(track) / samples,

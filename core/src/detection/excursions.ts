@@ -2,7 +2,7 @@ import { distanceM } from '../geometry/index.ts';
 import { place } from './place.ts';
 import type { Run } from './segment.ts';
 import type { FootSignal } from './signal.ts';
-import { medianOf } from '../track/index.ts';
+import { indexBefore, medianOf } from '../track/index.ts';
 
 /** A ball that rises so high is on no step: a kick, a raised knee (own choice). */
 const RAISED_M = 0.2;
@@ -102,4 +102,41 @@ export function withoutExcursions(signal: FootSignal, excursions: readonly Excur
     heading: signal.heading && pick(signal.heading),
     z: signal.z && pick(signal.z),
   };
+}
+
+/** A foot that came down stands as long as its ball stays within this of where it did, or within so many sigmas. */
+const STANDS_M = 0.012;
+const STANDS_SIGMAS = 4;
+/** Where it came down is the mean of so long; a stand shorter than that is none. */
+const CAME_DOWN_S = 0.06;
+
+/**
+ * Runs of moving, parted where a leg came down between: its height says that it stood, however briefly, before
+ * the foot went on.
+ */
+export function partedByStands(
+  { t, x, y, noiseM }: FootSignal,
+  runs: readonly Run[],
+  excursions: readonly Excursion[],
+): Run[] {
+  const stands = excursions.flatMap(({ toS, topM }): Run[] => {
+    const from = indexBefore(t, toS) + 1;
+    const early = indexBefore(t, toS + CAME_DOWN_S) + 1;
+    if (topM === null || early - from < 3) return [];
+    const mean = (values: Float64Array): number =>
+      values.subarray(from, early).reduce((a, b) => a + b, 0) / (early - from);
+    const home = { x: mean(x), y: mean(y) };
+    const nearM = Math.max(STANDS_M, STANDS_SIGMAS * noiseM);
+    let to = from;
+    while (to < t.length && distanceM(home, { x: x[to] ?? NaN, y: y[to] ?? NaN }) <= nearM) to++;
+    return to >= early ? [{ from, to }] : [];
+  });
+  return runs.flatMap((run): Run[] => {
+    const stand = stands.find(({ from, to }) => from > run.from && from < run.to && to < run.to);
+    if (!stand) return [run];
+    return [
+      { from: run.from, to: stand.from },
+      { from: stand.to, to: run.to },
+    ];
+  });
 }

@@ -12,7 +12,7 @@ import { indexBefore } from '../track/index.ts';
 const SMALLEST_STEP_M = 0.025;
 const STEP_SIGMAS = 6;
 /** Between two flights of one foot it stands at least so long (own choice). */
-const SHORTEST_STAND_S = 0.1;
+const SHORTEST_STAND_S = 0.06;
 /** A stand shorter than this holds no slow move; its ends are so long, its middle is smoothed so much. */
 const LEAST_SLOW_S = 0.4;
 const SLOW_END_S = 0.2;

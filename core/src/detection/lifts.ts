@@ -2,7 +2,7 @@ import type { FootName } from '../body/index.ts';
 import { distanceM } from '../geometry/index.ts';
 import { medianOf, indexBefore } from '../track/index.ts';
 import type { Detection, ObservedEvent, ObservedFoot, Raise } from './observed.ts';
-import { PLANT_WINDOW_S } from './headings.ts';
+import { headingBetween, PLANT_WINDOW_S } from './headings.ts';
 import { meanBetween } from './place.ts';
 import { restBetween, restUM } from './rest.ts';
 import { stretchesOf, type Stretch } from './stretches.ts';
@@ -90,8 +90,8 @@ export function smallLifts(detection: Detection): Raise[] {
             to,
             liftS,
             landS,
-            headingBeforeDeg: headingDeg,
-            headingAfterDeg: headingDeg,
+            headingBeforeDeg: headingBetween(signal, stretch.fromS, liftS, 'late')?.deg ?? headingDeg,
+            headingAfterDeg: headingBetween(signal, landS, stretch.toS, 'early')?.deg ?? headingDeg,
             liftUS: TIME_U_S,
             landUS: TIME_U_S,
             placeUM,

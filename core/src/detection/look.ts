@@ -1,4 +1,4 @@
-import { excursionsOf, withoutExcursions, type Excursion } from './excursions.ts';
+import { excursionsOf, partedByStands, withoutExcursions, type Excursion } from './excursions.ts';
 import { movingRuns, plantedBetween, withSlowRuns, type Run } from './segment.ts';
 import { footSignal, withPlantedNoise, type FootSignal } from './signal.ts';
 import type { FootSamples, Samples } from '../track/index.ts';
@@ -21,5 +21,5 @@ export function lookAtFoot(timeS: Samples, foot: FootSamples, rateHz: number): S
   const first = withoutExcursions(raw, excursions);
   const runs = excursions.length > 0 ? movingRuns(first) : rawRuns;
   const signal = withPlantedNoise(first, plantedBetween(runs, first.t.length));
-  return { signal, runs: withSlowRuns(signal, runs), excursions };
+  return { signal, runs: partedByStands(signal, withSlowRuns(signal, runs), excursions), excursions };
 }

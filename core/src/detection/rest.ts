@@ -1,5 +1,8 @@
+import { distanceM } from '../geometry/index.ts';
 import type { FlightData } from './solve-flight.ts';
-import type { ObservedEvent } from './observed.ts';
+import type { ObservedEvent, Raise } from './observed.ts';
+import type { Sorted } from './raises.ts';
+import { headingBetween } from './headings.ts';
 import { meanBetween } from './place.ts';
 import type { FootSignal } from './signal.ts';
 
@@ -40,13 +43,50 @@ export const restUM = (
     signal.slowM,
   );
 
-/** A leg that was up is known to be down only by its height: where it came down is looked at again after that. */
-export function raisesAtRest(signal: FootSignal, events: readonly ObservedEvent[]): ObservedEvent[] {
-  return events.map((event, i) => {
-    const rest =
-      event.how === 'raise' ? restBetween(signal, event.landS, events[i + 1]?.liftS ?? Infinity) : null;
-    return rest ? { ...event, to: { x: rest.endX, y: rest.endY }, placeUM: restUM(signal, rest) } : event;
-  });
+/** A raised foot that came down further from its place than this, or than so many sigmas, came down elsewhere. */
+const ELSEWHERE_M = 0.03;
+const ELSEWHERE_SIGMAS = 4;
+
+/**
+ * A leg that was up is known to be down only by its height: where it came down is looked at again after that, also
+ * where it stood too briefly to be seen as a stand. One that came down elsewhere is an event like a step, and
+ * what the foot does next begins there.
+ */
+export function raisesAtRest(signal: FootSignal, { events, raises }: Sorted): Sorted {
+  const after = (event: ObservedEvent): ObservedEvent => {
+    const nextS = events.find(({ liftS }) => liftS >= event.landS)?.liftS ?? Infinity;
+    const rest = restBetween(signal, event.landS, nextS);
+    const plantedS = events.findLast(({ landS }) => landS <= event.liftS)?.landS ?? -Infinity;
+    const [before, turned] = [
+      headingBetween(signal, plantedS, event.liftS, 'late'),
+      headingBetween(signal, event.landS, nextS, 'early'),
+    ];
+    return {
+      ...event,
+      headingBeforeDeg: before?.deg ?? event.headingBeforeDeg,
+      headingAfterDeg: turned?.deg ?? event.headingAfterDeg,
+      ...(rest ? { to: { x: rest.endX, y: rest.endY }, placeUM: restUM(signal, rest) } : {}),
+    };
+  };
+  const isElsewhere = ({ from, to, placeUM }: ObservedEvent): boolean =>
+    distanceM(from, to) > Math.max(ELSEWHERE_M, ELSEWHERE_SIGMAS * placeUM);
+  const back: Raise[] = [];
+  const moved: ObservedEvent[] = [];
+  for (const raise of raises) {
+    const event = raise.heightM === null ? raise.event : after(raise.event);
+    if (raise.heightM !== null && isElsewhere(event)) moved.push(event);
+    else back.push({ ...raise, event: { ...event, to: raise.event.to } });
+  }
+  const all = [...events.map((event) => (event.how === 'raise' ? after(event) : event)), ...moved].toSorted(
+    (a, b) => a.liftS - b.liftS,
+  );
+  return {
+    events: all.map((event, i) => {
+      const before = all[i - 1];
+      return before?.how === 'raise' ? { ...event, from: before.to } : event;
+    }),
+    raises: back,
+  };
 }
 
 const DRIFT_BLOCKS = 5;

@@ -72,8 +72,7 @@ export interface PartPlace {
 
 /** @param fromTheSide met at its side: its own depth is not in the way */
 export function partPlace(partner: Striker, part: TargetPart, fromTheSide = false): PartPlace {
-  const { stance, lengths } = partner;
-  const statureM = lengths.stature.valueM;
+  const statureM = partner.lengths.stature.valueM;
   const downM = (part === 'thigh' ? THIGH_DROPS : 1) * bentM(partner);
   const [fromM, toM] = SPANS[part].map((share) => share * statureM - downM) as [number, number];
   return { aheadM: aheadOf(partner, part, fromTheSide), fromM, toM };

@@ -207,6 +207,24 @@ function followed(performance: Performance, move: PerformedMove, second: FootEve
   return { verdict: best.verdict, measured: did, limit, expandedU: best.expandedU };
 }
 
+/** A foot that should have followed and stands where it stood; null where it should not, or where both went. */
+function stayed(performance: Performance, move: PerformedMove, went: FootEvent): Judged | null {
+  const { planned, before, after } = move;
+  const other = otherFoot(went.foot);
+  const isAsked =
+    planned?.judged.halfStep && planned.events.some((event) => isTravel(event) && event.foot === other);
+  if (!isAsked || travelsOf(move).some(({ foot }) => foot === other)) return null;
+  const { stance } = performance;
+  const placeUM = Math.hypot(before.uM[other], after.uM[went.foot], LEAST_STEP_LIMIT_M / 2);
+  const views = facingsOf(performance, move).map(({ deg, uDeg }): Judged => {
+    const askedM = distanceM(before[other], dueBeside(stance, move, other, deg));
+    const limitM = Math.max(LEAST_STEP_LIMIT_M, stance.school.limits.stepShare * askedM);
+    const expandedU = 2 * Math.hypot(placeUM, stance.separation.valueM * radians(uDeg));
+    return { verdict: atMost(askedM, limitM, expandedU), measured: 0, limit: askedM - limitM, expandedU };
+  });
+  return milder(views);
+}
+
 /**
  * After a move the stance stands again, and the second foot has gone as far as the first asked. The two are
  * told once: where the second foot's travel is wrong, that is the name.
@@ -221,10 +239,11 @@ export function stanceRules(performance: Performance, move: PerformedMove): Foun
   const own = leftOtherwise(move);
   if (own) return finding(stood.verdict, { ...common, ...parts(stood), fault: own, unit: 'm' });
   const bothWent = travelsOf(move).some((event) => event.foot !== last.foot);
+  const halfStep = move.planned?.judged.halfStep ?? false;
   const follow =
-    bothWent && move.planned?.judged.halfStep && !swingsIn(move, last)
+    bothWent && halfStep && !swingsIn(move, last)
       ? followed(performance, move, last)
-      : null;
+      : stayed(performance, move, last);
   const following = follow
     ? finding(follow.verdict, { ...common, ...parts(follow), fault: 'foot-not-following', unit: 'm' })
     : [];
