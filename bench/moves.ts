@@ -94,9 +94,7 @@ function oneDrill(tally: Tally, capture: Capture, seed: number): void {
       leadToeDeg: school.leadToeOutDeg,
       rearToeDeg: school.rearToeOutDeg,
     },
-    student.leadSide,
-    { x: 10, y: 10 },
-    facing,
+    { lead: student.leadSide, at: { x: 10, y: 10 }, facing },
     60 / tempoPerMin,
     chance,
   );
@@ -140,27 +138,6 @@ function oneDrill(tally: Tally, capture: Capture, seed: number): void {
   tally.drills++;
   countEvents(tally, walker.segments, report, doings);
   countFaults(tally, report, made, seed);
-  if (process.env['ONLY'] && Number(process.env['ONLY']) === seed) {
-    const p = (e: any) =>
-      [
-        e.foot,
-        e.how,
-        (e.fromS ?? e.liftS).toFixed(2),
-        (e.toS ?? e.landS).toFixed(2),
-        e.from.x.toFixed(3),
-        e.from.y.toFixed(3),
-        e.to.x.toFixed(3),
-        e.to.y.toFixed(3),
-        String(Math.round(e.to.h ?? e.headingAfterDeg)),
-      ].join(' ');
-    console.log(walker.segments.map((s) => `${s.move} ${p(s)}`).join('\n'));
-    console.log(report.footfalls.map(p).join('\n'));
-    console.log(
-      report.moves.map((x) => `${x.number} ${x.status} ${x.footfalls} ${x.faults}`).join('\n'),
-      JSON.stringify(student),
-      facing,
-    );
-  }
 }
 
 function drillOf(chance: ReturnType<typeof chanceFrom>, separationM: number): Doing[] {

@@ -49,15 +49,22 @@ export class Walker {
   /** The number of the planned move that is done next. */
   planned = 1;
 
+  lead: Name;
+  facing: number;
+
   constructor(
     readonly body: Body,
-    public lead: Name,
-    readonly centre: { readonly x: number; readonly y: number },
-    public facing: number,
+    start: {
+      readonly lead: Name;
+      readonly at: { readonly x: number; readonly y: number };
+      readonly facing: number;
+    },
     readonly beatS: number,
     readonly chance: Chance,
   ) {
-    this.feet = this.stance(centre.x, centre.y, facing, lead);
+    this.lead = start.lead;
+    this.facing = start.facing;
+    this.feet = this.stance(start.at.x, start.at.y, start.facing, start.lead);
   }
 
   /** The stance about a centre: the lead foot ahead and to its side, the rear foot opposite. */

@@ -4,6 +4,8 @@ import type { ObservedEvent, Raise } from './observed.ts';
 
 /** A foot that stays out longer than this has stepped there, seconds (own choice). */
 const STAYS_OUT_S = 0.8;
+/** A flight seen so near to an excursion is the excursion: no foot stands more briefly (own choice). */
+const BESIDE_S = 0.04;
 /** When a foot left the floor and touched it, where its height tells, 1 sigma. */
 const SPAN_U_S = 0.02;
 
@@ -43,9 +45,13 @@ export function sortRaises(
   const kept: ObservedEvent[] = [];
   const raises: Raise[] = [];
   const used = new Set<Excursion>();
-  const { events, hasHeight } = seen;
-  const excursionOf = ({ liftS, landS }: ObservedEvent): Excursion | undefined =>
-    excursions.find(({ fromS, toS }) => liftS < toS && landS > fromS);
+  const { hasHeight } = seen;
+  const excursionsIn = ({ liftS, landS }: ObservedEvent): Excursion[] =>
+    excursions.filter(({ fromS, toS }) => liftS < toS + BESIDE_S && landS > fromS - BESIDE_S);
+  // Of a flight over two excursions neither is known to be the one that went elsewhere: where the foot comes
+  // down after each tells.
+  const events = seen.events.filter((event) => excursionsIn(event).length < 2);
+  const excursionOf = (event: ObservedEvent): Excursion | undefined => excursionsIn(event)[0];
   for (let i = 0; i < events.length; i++) {
     const [event, back] = [events[i]!, events[i + 1]];
     const excursion = excursionOf(event);
@@ -63,7 +69,8 @@ export function sortRaises(
       i++;
     } else kept.push(event);
   }
-  for (const excursion of excursions) if (!used.has(excursion)) raises.push(onTheSpot(seen, excursion));
+  for (const excursion of excursions)
+    if (!used.has(excursion)) raises.push(onTheSpot({ ...seen, events }, excursion));
   return { events: kept, raises };
 }
 

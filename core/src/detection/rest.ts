@@ -53,39 +53,43 @@ const ELSEWHERE_SIGMAS = 4;
  * what the foot does next begins there.
  */
 export function raisesAtRest(signal: FootSignal, { events, raises }: Sorted): Sorted {
-  const after = (event: ObservedEvent): ObservedEvent => {
-    const nextS = events.find(({ liftS }) => liftS >= event.landS)?.liftS ?? Infinity;
-    const rest = restBetween(signal, event.landS, nextS);
-    const plantedS = events.findLast(({ landS }) => landS <= event.liftS)?.landS ?? -Infinity;
-    const [before, turned] = [
-      headingBetween(signal, plantedS, event.liftS, 'late'),
-      headingBetween(signal, event.landS, nextS, 'early'),
-    ];
-    return {
-      ...event,
-      headingBeforeDeg: before?.deg ?? event.headingBeforeDeg,
-      headingAfterDeg: turned?.deg ?? event.headingAfterDeg,
-      ...(rest ? { to: { x: rest.endX, y: rest.endY }, placeUM: restUM(signal, rest) } : {}),
-    };
-  };
-  const isElsewhere = ({ from, to, placeUM }: ObservedEvent): boolean =>
-    distanceM(from, to) > Math.max(ELSEWHERE_M, ELSEWHERE_SIGMAS * placeUM);
-  const back: Raise[] = [];
-  const moved: ObservedEvent[] = [];
-  for (const raise of raises) {
-    const event = raise.heightM === null ? raise.event : after(raise.event);
-    if (raise.heightM !== null && isElsewhere(event)) moved.push(event);
-    else back.push({ ...raise, event: { ...event, to: raise.event.to } });
-  }
-  const all = [...events.map((event) => (event.how === 'raise' ? after(event) : event)), ...moved].toSorted(
-    (a, b) => a.liftS - b.liftS,
-  );
+  const all = [...events, ...raises.map(({ event }) => event)].toSorted((a, b) => a.liftS - b.liftS);
+  const raiseOf = new Map(raises.map((raise) => [raise.event, raise]));
+  const out: { events: ObservedEvent[]; raises: Raise[] } = { events: [], raises: [] };
+  let before: ObservedEvent | undefined;
+  all.forEach((seen, i) => {
+    const raise = raiseOf.get(seen);
+    const wasRaise = before?.how === 'raise';
+    const from = before && wasRaise ? before.to : seen.from;
+    const isSure = seen.how === 'raise' && raise?.heightM !== null;
+    const event = isSure ? cameDown(signal, { ...seen, from }, before, all[i + 1]) : { ...seen, from };
+    if (raise && !(isSure && isElsewhere(event)))
+      out.raises.push({ ...raise, event: { ...event, to: from } });
+    else out.events.push(event);
+    before = raise && !isSure ? before : event;
+  });
+  return out;
+}
+
+const isElsewhere = ({ from, to, placeUM }: ObservedEvent): boolean =>
+  distanceM(from, to) > Math.max(ELSEWHERE_M, ELSEWHERE_SIGMAS * placeUM);
+
+/** A raise with where the foot stands after it, and how it is turned before and after. */
+function cameDown(
+  signal: FootSignal,
+  event: ObservedEvent,
+  before: ObservedEvent | undefined,
+  next: ObservedEvent | undefined,
+): ObservedEvent {
+  const nextS = next?.liftS ?? Infinity;
+  const rest = restBetween(signal, event.landS, nextS);
+  const stood = headingBetween(signal, before?.landS ?? -Infinity, event.liftS, 'late');
+  const turned = headingBetween(signal, event.landS, nextS, 'early');
   return {
-    events: all.map((event, i) => {
-      const before = all[i - 1];
-      return before?.how === 'raise' ? { ...event, from: before.to } : event;
-    }),
-    raises: back,
+    ...event,
+    headingBeforeDeg: stood?.deg ?? event.headingBeforeDeg,
+    headingAfterDeg: turned?.deg ?? event.headingAfterDeg,
+    ...(rest ? { to: { x: rest.endX, y: rest.endY }, placeUM: restUM(signal, rest) } : {}),
   };
 }
 
