@@ -9,7 +9,7 @@ import { stretchesOf, type Stretch } from './stretches.ts';
 
 /** A ball that rises less than this, or than so many sigmas, may have stayed down (own choice). */
 const LEAST_RISE_M = 0.02;
-const SIGMAS = 4;
+const SIGMAS = 6;
 /** Heights are means over so long. */
 const MEAN_S = 0.04;
 /** Shorter than this is no lift. */

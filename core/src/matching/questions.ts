@@ -1,4 +1,4 @@
-import { fitStance, placeStance, type FittedStance, type FootName } from '../body/index.ts';
+import { fitStance, type FootName } from '../body/index.ts';
 import { headingDeg, inFacing, lengthM, midpoint, subtract, type Point } from '../geometry/index.ts';
 import { ballsAfter, expand, type Balls, type FootEvent, type PlannedDrill } from '../pattern/index.ts';
 import { medianOf } from '../track/index.ts';
@@ -55,27 +55,23 @@ const start = (events: readonly FootEvent[], detection: Detection, swap: boolean
   return { left: first('left'), right: first('right') };
 };
 
-/** The usual way from the left foot to the right one between steps, as the body faces the target. */
-function usualStance(events: readonly FootEvent[], from: Balls, target: Point): Point {
-  const stands: { rightM: number; forwardM: number }[] = [];
+/** How far the line from the left foot to the right one usually is from where each matched move leaves it. */
+function usuallyOff({ rows }: Match, from: Balls, target: Point): Point {
+  const offs: Point[] = [];
   let balls = from;
-  events.forEach((event, i) => {
-    balls = ballsAfter(balls, [event]);
-    const next = events[i + 1];
-    // Between two moves the stance stands; between the two feet of one it is open.
-    if (next && next.liftS - event.landS < (event.landS - event.liftS) / 2) return;
-    const facing = headingDeg(midpoint(balls.left, balls.right), target);
-    stands.push(inFacing(subtract(balls.right, balls.left), facing));
-  });
-  return {
-    x: medianOf(stands.map(({ rightM }) => rightM)),
-    y: medianOf(stands.map(({ forwardM }) => forwardM)),
-  };
-}
-
-function fittedLine(stance: FittedStance): Point {
-  const feet = placeStance(stance, { x: 0, y: 0 }, 0);
-  return subtract(feet.right.ball, feet.left.ball);
+  for (const { planned, expected, observed } of rows) {
+    balls = ballsAfter(balls, observed);
+    if (!planned || observed.length === 0 || observed.length < expected.length) continue;
+    const { after, faces } = planned;
+    const facing =
+      faces === 'target' ? headingDeg(midpoint(balls.left, balls.right), target) : after.facingDeg;
+    const [seen, due] = [
+      inFacing(subtract(balls.right, balls.left), facing),
+      inFacing(subtract(after.right, after.left), after.facingDeg),
+    ];
+    offs.push({ x: seen.rightM - due.rightM, y: seen.forwardM - due.forwardM });
+  }
+  return { x: medianOf(offs.map(({ x }) => x)), y: medianOf(offs.map(({ y }) => y)) };
 }
 
 function suitOf(drill: PlannedDrill, detection: Detection, reading: Reading, asIs: Match): Suit {
@@ -86,9 +82,9 @@ function suitOf(drill: PlannedDrill, detection: Detection, reading: Reading, asI
   const match = isAsIs
     ? asIs
     : matchToPlan(expand(read).moves, events, { intervalS, paces: [asIs.pace], shows: showsOf(detection) });
-  const stance = fitStance(read.student);
-  const line = usualStance(events, start(events, detection, reading.swapFeet === true), read.plan.target.at);
-  const off = lengthM(subtract(line, fittedLine(stance))) / stance.separation.valueM;
+  const { separation } = fitStance(read.student);
+  const balls = start(events, detection, reading.swapFeet === true);
+  const off = lengthM(usuallyOff(match, balls, read.plan.target.at)) / separation.valueM;
   const stanceCost = Number.isNaN(off) ? MOST_STANCE_COST : Math.min(MOST_STANCE_COST, off);
   return { reading, match, cost: match.costPerMove + stanceCost };
 }
