@@ -138,28 +138,6 @@ function oneDrill(tally: Tally, capture: Capture, seed: number): void {
   tally.drills++;
   countEvents(tally, walker.segments, report, doings);
   countFaults(tally, report, made, seed);
-  if (process.env['ONLY'] && Number(process.env['ONLY']) === seed) {
-    const p = (e: any) =>
-      [
-        e.foot,
-        e.how,
-        (e.fromS ?? e.liftS).toFixed(2),
-        (e.toS ?? e.landS).toFixed(2),
-        e.from.x.toFixed(3),
-        e.from.y.toFixed(3),
-        e.to.x.toFixed(3),
-        e.to.y.toFixed(3),
-        String(Math.round(e.to.h ?? e.headingAfterDeg)),
-      ].join(' ');
-    console.log(JSON.stringify(report.planFindings), JSON.stringify(report.questions), JSON.stringify(report.frame), JSON.stringify(report.moves[5]));
-    console.log(walker.segments.map((s) => `${s.move} ${p(s)}`).join('\n'));
-    console.log(report.footfalls.map(p).join('\n'));
-    console.log(
-      report.moves.map((x) => `${x.number} ${x.status} ${x.footfalls} ${x.faults} ${x.firstFootPlanned} ${x.firstFootObserved} ${x.verdict} ${doings[x.number! - 1]?.move.do} ${JSON.stringify(doings[x.number! - 1]?.move)}`).join('\n'),
-      JSON.stringify(student),
-      facing,
-    );
-  }
 }
 
 function drillOf(chance: ReturnType<typeof chanceFrom>, separationM: number): Doing[] {
@@ -249,9 +227,15 @@ function countFaults(
     if (flatFindings(report.faults).some(isOwn)) own.told++;
     else if (flatFindings(report.undecided).some(isOwn)) {
       own.open++;
-      if (process.env['VERBOSE']) console.log(`seed ${seed}: ${made.fault} of move ${made.move} open`, flatFindings(report.undecided).filter(isOwn).map((f) => `${f.fault} ${f.measured} ${f.limit} ${f.expandedU}`).join());
-    }
-    else if (process.env['VERBOSE'])
+      if (process.env['VERBOSE'])
+        console.log(
+          `seed ${seed}: ${made.fault} of move ${made.move} open`,
+          flatFindings(report.undecided)
+            .filter(isOwn)
+            .map((f) => `${f.fault} ${f.measured} ${f.limit} ${f.expandedU}`)
+            .join(),
+        );
+    } else if (process.env['VERBOSE'])
       console.log(
         `seed ${seed}: ${made.fault} of move ${made.move} not told:`,
         ...report.faults.map((f) => `${f.fault}#${f.moveNumber}`),

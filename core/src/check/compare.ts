@@ -59,8 +59,8 @@ export function compareWithPlan(rows: readonly AlignedMove[], comparison: Compar
     const { planned, expected, observed } = row;
     for (const event of observed) stands.set(event.foot, event.to);
     if (!planned) {
-      const steps = observed.filter(isTravel);
-      // Feet turn under a body that settles: that is no move.
+      const steps = observed.filter((event) => isTravel(event) && !cameBack(event));
+      // Feet turn under a body that settles, and a foot that lifts and comes back has gone nowhere: no move.
       if (steps.length === 0) return [];
       offMark = true;
       return extraMove(steps, comparison);
@@ -121,6 +121,11 @@ function isThereAlready(
     return at !== undefined && distanceM(at, after[foot]) < nearM;
   });
 }
+
+/** A foot that was up and came down where it was (own choice: within a hand's breadth). */
+const cameBack = ({ how, from, to }: FootEvent): boolean =>
+  how === 'raise' && distanceM(from, to) < SAME_PLACE_M;
+const SAME_PLACE_M = 0.08;
 
 function missedMove(
   planned: PlannedMove,

@@ -21,6 +21,9 @@ export const COSTS = {
   turn: 0.5,
   /** An event of another kind than planned, as a hop for a step. */
   otherKind: 0.2,
+  /** The least length that a step is off by the measure of, and the share of what it went. */
+  stepScaleM: 0.1,
+  longStep: 0.5,
   /** A ball that should stay and goes this far costs as much as a step that differs by its own length. */
   driftScaleM: 0.2,
   /** A leg that comes down this far from its place, too. */
@@ -68,10 +71,16 @@ function stepCost(planned: FootEvent, seen: FootEvent): number {
   // In numbers: this is the innermost call.
   const wantedX = planned.to.x - planned.from.x;
   const wantedY = planned.to.y - planned.from.y;
-  const offX = seen.to.x - seen.from.x - wantedX;
-  const offY = seen.to.y - seen.from.y - wantedY;
-  const leastM = planned.how === 'raise' ? COSTS.raiseScaleM : 0.05;
-  const scale = Math.max(leastM, Math.sqrt(wantedX * wantedX + wantedY * wantedY));
+  const wentX = seen.to.x - seen.from.x;
+  const wentY = seen.to.y - seen.from.y;
+  const offX = wentX - wantedX;
+  const offY = wentY - wantedY;
+  const leastM = planned.how === 'raise' ? COSTS.raiseScaleM : COSTS.stepScaleM;
+  const scale = Math.max(
+    leastM,
+    Math.sqrt(wantedX * wantedX + wantedY * wantedY),
+    COSTS.longStep * Math.sqrt(wentX * wentX + wentY * wentY),
+  );
   const off = Math.min(COSTS.stepCap, Math.sqrt(offX * offX + offY * offY) / scale);
   const away = Math.min(COSTS.stepCap, distanceM(planned.to, seen.to) / scale);
   return COSTS.better * Math.min(off, away) + COSTS.step * off + COSTS.place * away;
