@@ -11,6 +11,7 @@ const DAVOR = 'a1c0e9d2-0004-4c1a-9a01-000000000004';
 const HALL = 'e5a4c3d6-0001-4a5e-9e05-000000000001';
 const RING = 'e5a4c3d6-0003-4a5e-9e05-000000000003';
 const PLAN = 'b2d1f0a3-0001-4d2b-8b02-000000000001';
+const SEQUENCE = 'b2d1f0a3-0003-4d2b-8b02-000000000003';
 const CHECK = 'd4f3b2c5-0001-4f4d-8d04-000000000001';
 
 const VIEWS = [
@@ -21,6 +22,11 @@ const VIEWS = [
   { name: 'schools', path: `/students/${IMKE}/schools` },
   { name: 'reach', path: `/students/${TOBIAH}/reach`, student: TOBIAH },
   { name: 'pattern', path: `/patterns/${PLAN}`, student: TOBIAH },
+  {
+    name: 'sequence',
+    path: `/patterns/${SEQUENCE}`,
+    clicks: ['.MuiSlider-root'],
+  },
   {
     name: 'floor',
     path: `/floors/${HALL}`,
