@@ -65,8 +65,11 @@ test('the taped stance is answered in words', async () => {
 
 test('balance names the weakest side and the room to each edge', () => {
   renderInClub(<BalanceTab {...fitting} />);
-  expect(screen.getByRole('status')).toHaveTextContent(/A steady push to the back left of \d+ % of body weight/);
-  for (const way of ['front', 'front right', 'back', 'left', 'right']) expect(screen.getByText(way)).toBeInTheDocument();
+  expect(screen.getByRole('status')).toHaveTextContent(
+    /A steady push to the back left of \d+ % of body weight/,
+  );
+  for (const way of ['front', 'front right', 'back', 'left', 'right'])
+    expect(screen.getByText(way)).toBeInTheDocument();
 });
 
 test('the schools stand side by side, the student’s own marked, each with its reasons', () => {
