@@ -23,6 +23,9 @@ export const PLAN_RANGES = {
   tempoPerMin: [10, 240],
   pushes: [1, 12],
   beats: [0.25, 64],
+  swingM: [0.01, 2],
+  periodS: [0.5, 20],
+  pathS: [0, 3600],
   repeat: [1, 100],
   ownLimit: [0.1, 3],
 } as const satisfies Record<string, readonly [number, number]>;
@@ -36,6 +39,26 @@ const targetSchema = z.object({
   radiusM: within(PLAN_RANGES.radiusM).describe(
     'centre to the surface the gap is measured to; 0 for a partner',
   ),
+});
+const movingTargetSchema = targetSchema.extend({
+  swing: z
+    .object({
+      headingDeg: within(PLAN_RANGES.laneHeadingDeg).describe(
+        'clockwise, 0 = +y; farthest that way at the start',
+      ),
+      amplitudeM: within(PLAN_RANGES.swingM).describe('how far to either side of its place'),
+      periodS: within(PLAN_RANGES.periodS).describe('to and fro'),
+    })
+    .optional(),
+  path: z
+    .array(z.object({ timeS: within(PLAN_RANGES.pathS), at: pointSchema }))
+    .min(1)
+    .max(500)
+    .refine((path) => path.every(({ timeS }, i) => i === 0 || timeS > (path[i - 1]?.timeS ?? 0)), {
+      message: 'Times of the way of the target have to rise.',
+    })
+    .optional()
+    .describe('where it walks; between two places straight on'),
 });
 
 const laneSchema = {
@@ -178,6 +201,7 @@ type Plan1 = z.infer<typeof planSchema1>;
 const planSchema2: z.ZodType<Plan> = z
   .object({
     ...common,
+    target: movingTargetSchema,
     pattern: patternSchema,
     facing: facingSchema,
     tempoPerMin: within(PLAN_RANGES.tempoPerMin).describe('beats a minute'),

@@ -78,8 +78,8 @@ function lowerBound(t: Float64Array, timeS: number): number {
   return low;
 }
 
-/** Where the target is: its own columns, the middle of its feet, or the plan's fixed place. */
-export function targetCourse(track: Track, fixed: Point): (timeS: number) => Point {
+/** Where the target is: its own columns, the middle of its feet, or where the plan has it. */
+export function targetCourse(track: Track, planned: (timeS: number) => Point): (timeS: number) => Point {
   const { target, targetLeft, targetRight, timeS: times } = track;
   const sample = (i: number): Point | null => {
     const x = target
@@ -94,7 +94,7 @@ export function targetCourse(track: Track, fixed: Point): (timeS: number) => Poi
         : NaN;
     return Number.isNaN(x) || Number.isNaN(y) ? null : { x, y };
   };
-  if (!target && !(targetLeft && targetRight)) return () => fixed;
+  if (!target && !(targetLeft && targetRight)) return planned;
   let at = 0;
   return (timeS) => {
     while (at > 0 && times[at - 1]! >= timeS) at--;
@@ -104,6 +104,6 @@ export function targetCourse(track: Track, fixed: Point): (timeS: number) => Poi
       const found = (i - away >= 0 && sample(i - away)) || (i + away < times.length && sample(i + away));
       if (found) return found;
     }
-    return fixed;
+    return planned(timeS);
   };
 }

@@ -1,5 +1,6 @@
 import type { FootName } from '../body/index.ts';
-import { headingDeg, midpoint } from '../geometry/index.ts';
+import { targetAt, type Target } from '../floor/index.ts';
+import { headingDeg, midpoint, type Point } from '../geometry/index.ts';
 import { ballsAfter, type Balls, type FootEvent, type PlannedDrill } from '../pattern/index.ts';
 import type {
   CaptureUncertainty,
@@ -104,12 +105,15 @@ export function performTrack(
     walkedUp.flatMap(({ observed }) => observed),
   );
   const ballAt = ballCourse(detection);
-  const targetAt = targetCourse(track, plan.target.at);
+  // A target that was not recorded is where the plan has it at that moment of the drill.
+  const planned = (timeS: number): Point => targetAt(plan.target, clock.trackToPlanS(timeS));
+  const targetNow = targetCourse(track, planned);
+  const targetSeen = track.target !== null || (track.targetLeft !== null && track.targetRight !== null);
   const stride = Math.max(1, Math.round(detection.rateHz / GAP_MOST_HZ));
   const times = track.timeS.filter((_, i) => i % stride === 0);
   const plannedGapAt = plannedGap(planPerformance, plan.target.radiusM);
   const { usual: uncertainty, uOf } = trackUncertainty(track, detection);
-  const seen = { start, targetAt, uncertainty, uOf, stance: planPerformance.stance };
+  const seen = { start, targetAt: targetNow, uncertainty, uOf, stance: planPerformance.stance };
   return {
     ...planPerformance,
     ...seen,
@@ -120,11 +124,19 @@ export function performTrack(
       timeS: track.timeS[index] ?? NaN,
       uS: 1 / detection.rateHz / Math.sqrt(12),
     })),
-    targetSeen: track.target !== null || (track.targetLeft !== null && track.targetRight !== null),
+    targetSeen,
+    targetUM: targetSeen ? 0 : movesUM(plan.target),
     spanS: clock.spanS ?? [0, 0],
-    gap: gapSeries(times, { ballAt, targetAt }, plan, (timeS) => plannedGapAt(clock.trackToPlanS(timeS))),
+    gap: gapSeries(times, { ballAt, targetAt: targetNow }, plan, (timeS) =>
+      plannedGapAt(clock.trackToPlanS(timeS)),
+    ),
   };
 }
+
+/** Where a target that moves is, and nobody recorded, is known no better, 1 sigma (own choice). */
+const WALKS_UM = 0.25;
+const movesUM = ({ swing, path }: Target): number =>
+  path ? WALKS_UM : swing ? swing.amplitudeM / Math.SQRT2 : 0;
 
 /** How a body should stand between two moves: the plan's, until a later move says otherwise. */
 interface Standing {

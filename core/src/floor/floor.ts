@@ -1,5 +1,5 @@
 import type { Fixture } from './fixtures.ts';
-import type { Point } from '../geometry/index.ts';
+import { add, between, forward, scale, type Point } from '../geometry/index.ts';
 
 /** A named point a tape can start from: a corner, a post, a nail in the skirting. */
 export interface Datum {
@@ -39,12 +39,44 @@ export interface Cone {
   readonly radiusM: number;
 }
 
+/** To and fro about a place, farthest out on its heading when the drill begins: a bag on its chain, seen from above. */
+export interface Swing {
+  readonly headingDeg: number;
+  /** How far it goes to either side. */
+  readonly amplitudeM: number;
+  readonly periodS: number;
+}
+
+/** Where something is at a time of the drill; between two of these it goes straight on. */
+export interface Waypoint {
+  readonly timeS: number;
+  readonly at: Point;
+}
+
 /** What the student keeps at distance: a bag, a pad holder, a partner. */
 export interface Target {
   readonly kind: 'bag' | 'pad' | 'partner';
   readonly at: Point;
   /** Distance from the centre to the surface the gap is measured to; 0 for a partner. */
   readonly radiusM: number;
+  readonly swing?: Swing | undefined;
+  /** Where it walks, in the order of time; before the first and after the last it stands. */
+  readonly path?: readonly Waypoint[] | undefined;
+}
+
+/** Where a target is at a time of the drill. Floor frame, metres, seconds from the start. */
+export function targetAt({ at, swing, path }: Target, timeS: number): Point {
+  const place = path?.length ? alongPath(path, timeS) : at;
+  if (!swing) return place;
+  const outM = swing.amplitudeM * Math.cos((2 * Math.PI * timeS) / swing.periodS);
+  return add(place, scale(forward(swing.headingDeg), outM));
+}
+
+function alongPath(path: readonly Waypoint[], timeS: number): Point {
+  const before = path.findLast((one) => one.timeS <= timeS);
+  const after = path.find((one) => one.timeS > timeS);
+  if (!before || !after) return (before ?? after)?.at ?? { x: NaN, y: NaN };
+  return between(before.at, after.at, (timeS - before.timeS) / (after.timeS - before.timeS));
 }
 
 /** A, B, ... Z, A2, B2, ... */

@@ -19,6 +19,7 @@ export {
   type Margins,
   rectangularFloor,
   type Target,
+  targetAt,
 } from './floor.ts';
 export {
   type Mark,

@@ -1,3 +1,4 @@
+import type { Target } from '../floor/index.ts';
 import { otherFoot } from '../body/index.ts';
 import { boundsOf, turnAbout, wrapDeg, type Point } from '../geometry/index.ts';
 import { mirrorPattern, withWeaves, type FootEvent, type Plan, type PlannedDrill } from '../pattern/index.ts';
@@ -111,6 +112,15 @@ export function drillRead({ plan, student }: PlannedDrill, reading: Reading): Pl
   };
 }
 
+const movedTarget = (target: Target, moved: (p: Point) => Point, turnDeg: number): Target => ({
+  ...target,
+  at: moved(target.at),
+  ...(target.swing
+    ? { swing: { ...target.swing, headingDeg: wrapDeg(target.swing.headingDeg + turnDeg) } }
+    : {}),
+  ...(target.path ? { path: target.path.map(({ timeS, at }) => ({ timeS, at: moved(at) })) } : {}),
+});
+
 /** A drill with its marks and its target moved as one; the room stays. */
 export function marksMoved(drill: PlannedDrill, { shiftM, turnDeg, about }: FrameOffset): PlannedDrill {
   const moved = (p: Point): Point => {
@@ -131,7 +141,7 @@ export function marksMoved(drill: PlannedDrill, { shiftM, turnDeg, about }: Fram
     ...drill,
     plan: {
       ...plan,
-      target: { ...target, at: moved(target.at) },
+      target: movedTarget(target, moved, turnDeg),
       facing: facing.on === 'heading' ? { ...facing, deg: wrapDeg(facing.deg + turnDeg) } : facing,
       pattern: { ...pattern, start },
     },

@@ -22,6 +22,8 @@ export interface Around {
   /** Where the drill faces with the stance centre at a place. */
   readonly faces: (centre: Point) => number;
   readonly beatS: number;
+  /** The same, so many beats later: a target may have gone on. */
+  readonly later: (beats: number) => Around;
 }
 
 /** What a foot does in a move; seconds from the beginning of the move. */

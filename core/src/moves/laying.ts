@@ -100,10 +100,17 @@ export function oneAfterAnother(
   for (let i = 0; i < times; i++) {
     const one = next(now, i);
     laid.push(one);
-    now = { ...now, at: one.after, stance: withLead(now.stance, one.after.lead) };
+    now = goneOn(now, one);
   }
   return laid;
 }
+
+/** What is around a body after a move: it stands where that ended, and the target has gone on. */
+export const goneOn = (now: Around, { after, beats }: Laid): Around => ({
+  ...now.later(beats),
+  at: after,
+  stance: withLead(now.stance, after.lead),
+});
 
 /** Equal half steps over a distance on one line of the floor: as few as are clean. */
 export function halfSteps(around: Around, floorDeg: number, distance: number): Laid[] {

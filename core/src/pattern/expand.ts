@@ -1,4 +1,5 @@
 import { fitStance, type FittedStance } from '../body/index.ts';
+import { targetAt } from '../floor/index.ts';
 import { boundsOf, distanceM, headingDeg, midpoint, wrapDeg, type Point } from '../geometry/index.ts';
 import {
   centreOf,
@@ -20,6 +21,8 @@ import { judgedFor, weaveSteps, weaveWaypoints } from './weave.ts';
 
 /** Standing still before the first and after the last move. */
 const REST_S = 1;
+/** Both feet have landed after so much of the beat of a step. */
+const LANDED = 0.6;
 /** A centre that moved less than this went nowhere. */
 const NOWHERE_M = 1e-6;
 const SAME_DEG = 1e-6;
@@ -46,10 +49,10 @@ function startOf(plan: Plan): Pose {
 }
 
 /** Where a drill faces. */
-function facingAt(plan: Plan, facing: Facing, lane: Pose, nowDeg: number): (centre: Point) => number {
+function facingAt(target: Point, facing: Facing, lane: Pose, nowDeg: number): (centre: Point) => number {
   switch (facing.on) {
     case 'target':
-      return (centre) => headingDeg(centre, plan.target.at);
+      return (centre) => headingDeg(centre, target);
     case 'lane':
       return () => lane.headingDeg;
     case 'heading':
@@ -78,23 +81,37 @@ export function expand(drill: PlannedDrill): Footwork {
   const stance = stanceFor(drill);
   const intervalS = 60 / plan.tempoPerMin;
   const lane = startOf(plan);
-  const start = standAt(stance, lane.at, facingAt(plan, plan.facing, lane, lane.headingDeg)(lane.at));
+  const start = standAt(
+    stance,
+    lane.at,
+    facingAt(targetAt(plan.target, 0), plan.facing, lane, lane.headingDeg)(lane.at),
+  );
   const state: Walking = { at: start, facing: plan.facing, beats: 0, moves: [], events: 0 };
   for (const entry of writtenOut(plan.pattern.items)) {
     if ('cue' in entry && entry.cue.facing) state.facing = entry.cue.facing;
-    const around: Around = {
-      stance: withLead(stance, state.at.lead),
-      at: state.at,
-      target: plan.target,
-      faces: facingAt(plan, state.facing, lane, state.at.facingDeg),
-      beatS: intervalS,
+    const { at, facing } = state;
+    const aroundAt = (beats: number): Around => {
+      // The facing of a move is that of its last landing, about the middle of its beat.
+      const target = { ...plan.target, at: targetAt(plan.target, REST_S + (beats + LANDED) * intervalS) };
+      return {
+        stance: withLead(stance, at.lead),
+        at,
+        target,
+        faces: facingAt(target.at, facing, lane, at.facingDeg),
+        beatS: intervalS,
+        later: (more) => aroundAt(beats + more),
+      };
     };
+    const around = aroundAt(state.beats);
     const laid = 'weave' in entry ? weaveSteps(entry.weave, around) : layOut(entry.cue.move, around);
+    let beats = 0;
     for (const one of laid) {
       // A turning move sets the facing, unless the drill faces that way anyway.
-      if (one.turns && Math.abs(wrapDeg(around.faces(centreOf(one.after)) - one.after.facingDeg)) > SAME_DEG)
+      const faces = around.later(beats).faces(centreOf(one.after));
+      if (one.turns && Math.abs(wrapDeg(faces - one.after.facingDeg)) > SAME_DEG)
         state.facing = { on: 'heading', deg: one.after.facingDeg };
       addMove(state, entry, one, intervalS);
+      beats += one.beats;
     }
   }
   const lastS = Math.max(

@@ -6,6 +6,7 @@ import {
   bothTo,
   centreOf,
   faultsOf,
+  goneOn,
   judgedOf,
   MOVES,
   standAt,
@@ -72,13 +73,13 @@ export function weaveSteps(weave: Weave, around: Around): Laid[] {
     if (distanceM(centreOf(now.at), corner) < THERE_M) continue;
     const leg = legTo(weave, now, corner);
     laid.push(...leg);
-    now = { ...now, at: leg.at(-1)?.after ?? now.at };
+    for (const one of leg) now = goneOn(now, one);
   }
   return laid;
 }
 
 function legTo(weave: Weave, around: Around, corner: Point): Laid[] {
-  const { stance, faces } = around;
+  const { stance } = around;
   const from = centreOf(around.at);
   const travelDeg = headingDeg(from, corner);
   const legOf = (steps: number): Laid[] => {
@@ -87,9 +88,9 @@ function legTo(weave: Weave, around: Around, corner: Point): Laid[] {
     for (let step = 1; step <= steps; step++) {
       const next = between(from, corner, step / steps);
       const first = firstFoot(wrapDeg(travelDeg - now.at.facingDeg), stance.leadSide);
-      const one = bothTo(now, standAt(stance, next, faces(next)), first);
+      const one = bothTo(now, standAt(stance, next, now.faces(next)), first);
       leg.push(one);
-      now = { ...now, at: one.after };
+      now = goneOn(now, one);
     }
     return leg;
   };

@@ -94,6 +94,8 @@ export interface Performance {
   readonly targetAt: (timeS: number) => Point;
   /** Whether the target was captured too: then a shift of the capture moves it as well. */
   readonly targetSeen: boolean;
+  /** Standard uncertainty of where the target is, each axis, beyond the capture's: of one that moves unseen. */
+  readonly targetUM: number;
   readonly gap: GapSeries;
   /** Times between which the drill was done; nothing before or after is judged. */
   readonly spanS: readonly [number, number];

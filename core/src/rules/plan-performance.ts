@@ -1,5 +1,6 @@
 import { toeHeadingDeg, type FittedStance, type FootName } from '../body/index.ts';
 import { withLead } from '../moves/index.ts';
+import { targetAt } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
 import {
   conesOf,
@@ -39,7 +40,7 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
   const { plan } = drill;
   const start = startingBalls(footwork);
   const ballAt = courseOf(start, eventsOf(footwork.moves));
-  const targetAt = (): Point => plan.target.at;
+  const targetNow = (timeS: number): Point => targetAt(plan.target, timeS);
   const samples = Math.floor(footwork.endS / GAP_EVERY_S) + 1;
   const timeS = Float64Array.from({ length: samples }, (_, i) => i * GAP_EVERY_S);
   const moves = footwork.moves.map((move): PerformedMove => {
@@ -63,12 +64,13 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     start,
     moves,
     ballAt,
-    targetAt,
+    targetAt: targetNow,
     targetSeen: true,
+    targetUM: 0,
     spanS: [0, footwork.endS],
     strikes: 'as planned',
     reachOf: reachIn(drill),
-    gap: gapSeries(timeS, { ballAt, targetAt }, plan, null),
+    gap: gapSeries(timeS, { ballAt, targetAt: targetNow }, plan, null),
     uncertainty: EXACT,
     uOf: () => EXACT_EVENT,
   };

@@ -98,7 +98,8 @@ export function outOfBand(performance: Performance): Found[] {
   const { timeS, gapM, nearM, farM } = gap;
   const middleUM = uncertainty.positionM / Math.SQRT2;
   // A target that was captured too is shifted with the feet.
-  const gapUM = targetSeen ? middleUM : onFloorM(performance, performance.start.left, middleUM);
+  const shownUM = targetSeen ? middleUM : onFloorM(performance, performance.start.left, middleUM);
+  const gapUM = Math.hypot(shownUM, performance.targetUM);
   const swayS = stance.school.limits.bandExcursionS;
   const durationU = 2 * Math.SQRT2 * uncertainty.timeS;
   const outside = (i: number): number => Math.max(nearM[i]! - gapM[i]!, gapM[i]! - farM[i]!);

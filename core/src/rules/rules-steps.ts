@@ -293,7 +293,7 @@ export function unplannedSwitch({ stance }: Performance, move: PerformedMove): F
 }
 
 /** After the move the lead toe points where the stance wants it, seen from the target line. */
-export function notFacing({ stance, uOf }: Performance, move: PerformedMove): Found[] {
+export function notFacing({ stance, uOf, targetAt, targetUM }: Performance, move: PerformedMove): Found[] {
   const { after, planned } = move;
   const lead = move.events.findLast((event) => event.foot === after.lead);
   // A pivot is judged by how far it turned.
@@ -306,7 +306,10 @@ export function notFacing({ stance, uOf }: Performance, move: PerformedMove): Fo
       : toeHeadingDeg(withLead(stance, after.lead), after.lead, after.facingDeg);
   const measured = Math.abs(wrapDeg(lead.headingAfterDeg - wanted));
   const limit = stance.school.limits.facingDeg;
-  const expandedU = 2 * uOf(lead).headingDeg;
+  // Where the target is not known, neither is the way to it.
+  const awayM = Math.max(distanceM(lead.to, targetAt(lead.landS)), 1e-6);
+  const targetUDeg = move.faces === 'target' ? degrees(Math.atan2(targetUM, awayM)) : 0;
+  const expandedU = 2 * Math.hypot(uOf(lead).headingDeg, targetUDeg);
   return finding(atMost(measured, limit, expandedU), {
     fault: 'not-facing',
     timeS: lead.landS,

@@ -115,7 +115,7 @@ function reach(performance: Performance, move: PerformedMove, { strike }: Thrown
   const { targetSeen, uncertainty } = performance;
   const centreUM = uncertainty.positionM / Math.SQRT2;
   const gapUM = targetSeen ? centreUM : onFloorM(performance, move.after.left, centreUM);
-  const expandedU = 2 * Math.hypot(gapUM, contact.uM);
+  const expandedU = 2 * Math.hypot(gapUM, contact.uM, performance.targetUM);
   return finding(atMost(measured, contact.gapM, expandedU), {
     ...spotOf(move, strike, move.after.lead),
     fault: 'strike-out-of-reach',

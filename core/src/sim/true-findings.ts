@@ -1,3 +1,4 @@
+import { targetAt } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
 import { align, type AlignedMove, clockMap } from '../matching/index.ts';
 import { beyondPlan, compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
@@ -21,12 +22,13 @@ import type { TrueWalk } from './walk.ts';
  */
 export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
   const footwork = expand(drill);
+  const { target } = drill.plan;
   const planned = performPlan(drill, footwork);
   const rows = knownRows(truth, footwork.moves);
   const clock = clockMap(rows);
   const ballAt = courseOf(truth.start, truth.events);
-  const plannedGapAt = plannedGap(planned, drill.plan.target.radiusM);
-  const targetAt = (): Point => drill.plan.target.at;
+  const plannedGapAt = plannedGap(planned, target.radiusM);
+  const targetNow = (timeS: number): Point => targetAt(target, clock.trackToPlanS(timeS));
   const timeS = Float64Array.from({ length: Math.floor(truth.endS * 50) }, (_, i) => i / 50);
   const moves = performedMoves(rows, { ...planned, start: truth.start });
   const performance: Performance = {
@@ -36,7 +38,10 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
     ballAt,
     strikes: truth.strikes.map((strike) => ({ ...strike, uS: 0 })),
     spanS: clock.spanS ?? [0, 0],
-    gap: gapSeries(timeS, { ballAt, targetAt }, drill.plan, (t) => plannedGapAt(clock.trackToPlanS(t))),
+    targetAt: targetNow,
+    gap: gapSeries(timeS, { ballAt, targetAt: targetNow }, drill.plan, (t) =>
+      plannedGapAt(clock.trackToPlanS(t)),
+    ),
   };
   const { limits } = footwork.stance.school;
   const uOf = () => EXACT_EVENT;

@@ -1,4 +1,5 @@
 import { otherFoot, readStance, type FittedStance, type FootName } from '../body/index.ts';
+import { targetAt } from '../floor/index.ts';
 import {
   add,
   distanceM,
@@ -221,7 +222,7 @@ function landingsOf({ drill, stance: fitted, chance, move, made, state }: Going)
     case 'cross': {
       const facing =
         move.faces === 'target'
-          ? headingDeg(midpoint(plain.left, plain.right), drill.plan.target.at)
+          ? headingDeg(midpoint(plain.left, plain.right), targetAt(drill.plan.target, move.beatS))
           : move.after.facingDeg;
       const reading = readStance(plain.left, plain.right, facing, stance.leadSide);
       const over = (follows === 'left' ? 1 : -1) * made.overM;
@@ -339,7 +340,7 @@ function shuffle({ state, drill, move, chance }: Going, byM: number): void {
   state.delayS += intervalS;
   const facing =
     move.faces === 'target'
-      ? headingDeg(midpoint(state.balls.left, state.balls.right), drill.plan.target.at)
+      ? headingDeg(midpoint(state.balls.left, state.balls.right), targetAt(drill.plan.target, move.beatS))
       : move.after.facingDeg;
   const toLeft = chance.uniform() < 0.5;
   const step = scale(rightOf(facing), toLeft ? -byM : byM);

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { toeHeadingDeg, type Foot, type FootName } from '@angled-chalk/core/body';
+import { targetAt } from '@angled-chalk/core/floor';
 import type { CheckResult } from '@angled-chalk/core/check';
 import { between, distanceM, headingDeg, midpoint, type Point } from '@angled-chalk/core/geometry';
 import { formatLength, formatSmall } from '@angled-chalk/core/measure';
@@ -100,7 +101,7 @@ export function CheckFloor({ drill, result, findings, chosen, timeS, near: close
         {cones.map((cone) => (
           <ConeMark key={cone.number} cone={cone} tall={laneOf(plan)?.coneHeight === 'tall'} />
         ))}
-        <TargetMark target={plan.target} />
+        <TargetMark target={{ ...plan.target, at: targetAt(plan.target, plannedTimeS(result, timeS)) }} />
         <Now drill={drill} result={result} timeS={timeS} near={close} />
         <CheckMarks
           drill={drill}
@@ -166,6 +167,20 @@ function Key() {
   );
 }
 
+/** The moment of the plan that a moment of the recording was: from the planned landing nearest to it. */
+function plannedTimeS({ footwork, plannedLandS }: CheckResult, timeS: number): number {
+  const events = footwork.moves.flatMap((move) => move.events);
+  let offS = 0;
+  let leastS = Infinity;
+  for (const { number, landS } of events) {
+    const seenS = plannedLandS[number - 1];
+    if (seenS === undefined || Number.isNaN(seenS) || Math.abs(seenS - timeS) >= leastS) continue;
+    leastS = Math.abs(seenS - timeS);
+    offS = landS - seenS;
+  }
+  return timeS + offS;
+}
+
 /** The feet as they were seen at any time; where the capture has no headings, turned as the stance has them. */
 function seenPoses(drill: PlannedDrill, { footwork, report, start: balls }: CheckResult) {
   const { stance, start } = footwork;
@@ -205,8 +220,9 @@ function Now({
   const [left, right] = [leftFoot.ball, rightFoot.ball];
   const centre = midpoint(left, right);
   const { target } = drill.plan;
-  const wayM = distanceM(centre, target.at);
-  const surface = wayM > 0 ? between(centre, target.at, Math.max(0, 1 - target.radiusM / wayM)) : target.at;
+  const place = targetAt(target, plannedTimeS(result, timeS));
+  const wayM = distanceM(centre, place);
+  const surface = wayM > 0 ? between(centre, place, Math.max(0, 1 - target.radiusM / wayM)) : place;
   return (
     <>
       {!near && <Line points={[left, right]} colour={PALETTE.ink} widthM={0.014} />}

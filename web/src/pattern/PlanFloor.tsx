@@ -1,3 +1,4 @@
+import { targetAt } from '@angled-chalk/core/floor';
 import { fromFacing } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
 import {
@@ -86,7 +87,7 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
         reachM={Math.max(target.radiusM, 0.12) + 0.1}
         onMove={(at) => onChange({ ...plan, target: { ...target, at } })}
       >
-        <TargetMark target={target} />
+        <TargetMark target={{ ...target, at: targetAt(target, timeS) }} />
       </Movable>
       {lane && <LaneDimensions lane={lane} />}
       <FaultMarks findings={findings} chosen={chosen} />
