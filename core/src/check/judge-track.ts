@@ -19,6 +19,7 @@ import { compareWithPlan } from './compare.ts';
 import type { FrameReport } from '../matching/index.ts';
 import type { Match } from '../matching/index.ts';
 import { notesOf, type CheckNote } from './notes.ts';
+import { drifted, offTheGround } from './creeping.ts';
 import { performTrack } from './observe.ts';
 import { beyondPlan } from './planned-faults.ts';
 import { marksMoved, type Reading } from '../matching/index.ts';
@@ -99,10 +100,12 @@ function judgeTrack(
   });
   const planFindings = judge(planned);
   const raises = within(detection.raises, clock.spanS);
+  const ofTheWhole = [...drifted(rows, performance), ...offTheGround(rows, detection, clock)];
   const found = [
     ...foundBy(performance),
     ...compared,
     ...ofTempo,
+    ...ofTheWhole,
     ...perhapsRaised(unasked(raises, footwork, clock)),
   ];
   const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>

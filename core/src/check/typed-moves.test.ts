@@ -489,3 +489,37 @@ test('a lunge of the width of three stances leaves the body behind its feet: off
   const rows = told([step(0, 100)], lunge);
   expect(rows.sure).toContain('off-balance');
 });
+
+// By hand: out 13 cm and back 10.6, ten times: 24 cm from home at the end, no step off by more than a quarter.
+test('one who comes back a little short every time drifts, and no single move is to blame', () => {
+  const moves = Array.from({ length: 10 }, () => [step(0, 13), step(180, 13)]).flat();
+  const steps = Array.from({ length: 10 }, (_, i): TypedStep[] => {
+    const [homeM, beatS] = [0.024 * i, 2.4 * i];
+    const at = ([a, b]: readonly [number, number]) => [a + beatS, b + beatS] as const;
+    return [
+      foot('left', at(ONE), [2.8374, 3.2926 + homeM], 0),
+      foot('right', at(TWO), [3.1626, 2.9674 + homeM], 45),
+      foot('right', at(THREE), [3.1626, 2.8614 + homeM], 45),
+      foot('left', at(FOUR), [2.8374, 3.1866 + homeM], 0),
+    ];
+  }).flat();
+  const { sure } = told(moves, steps);
+  expect(sure).toEqual(['drift']);
+});
+
+test('a bounce that leaves the floor is told, one that does not is not', () => {
+  const bounced = (riseM: number) =>
+    told(
+      [step(0, 13), { do: 'bounce', times: 2 }, step(0, 13)],
+      [
+        foot('left', ONE, [2.8374, 3.2926], 0),
+        foot('right', TWO, [3.1626, 2.9674], 45),
+        foot('left', [2.3, 2.7], [2.8374, 3.2926], 0, { kickM: riseM }),
+        foot('right', [2.3, 2.7], [3.1626, 2.9674], 45, { kickM: riseM }),
+        foot('left', [3.4, 3.72], [2.8374, 3.4226], 0),
+        foot('right', [3.82, 4.14], [3.1626, 3.0974], 45),
+      ],
+    );
+  expect(bounced(0.05).sure).toEqual(['off-the-ground']);
+  expect(bounced(0.008).sure).toEqual([]);
+});

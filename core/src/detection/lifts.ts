@@ -19,6 +19,8 @@ const DOWN_SHARE = 0.25;
 /** A lift so small is known in time no better, 1 sigma. */
 const TIME_U_S = 0.03;
 const LEAST_SAMPLES = 8;
+/** Nearer than this to a flight of the same foot it is a part of that (own choice). */
+const APART_S = 0.1;
 /** Less than this is no step (own choice). */
 const LEAST_STEP_M = 0.005;
 
@@ -73,6 +75,7 @@ export function smallLifts(detection: Detection): Raise[] {
       const headingDeg = before?.headingAfterDeg ?? null;
       const known = detection.raises.filter(({ event }) => event.foot === foot);
       return (heights ? liftsIn(heights) : [])
+        .filter(({ liftS, landS }) => liftS > stretch.fromS + APART_S && landS < stretch.toS - APART_S)
         .filter(({ liftS, landS }) => known.every(({ event }) => event.landS < liftS || event.liftS > landS))
         .map(({ liftS, landS, topM }): Raise => {
           const rest = restBetween(signal, landS, stretch.toS);

@@ -31,7 +31,9 @@ export const FAULT_NAMES = [
   'strike-out-of-reach',
   'off-balance',
   'off-beat',
+  'off-the-ground',
   'out-of-band',
+  'drift',
   'narrowed',
 ] as const;
 

@@ -117,6 +117,7 @@ export function PlanForm({ stance }: { readonly stance: FittedStance }) {
           <LengthField<Plan> name="target.radiusM" label="Target radius" range={PLAN_RANGES.radiusM} />
           <LengthField<Plan> name="target.at.x" label="Target x" range={PLAN_RANGES.coordinate} />
           <LengthField<Plan> name="target.at.y" label="Target y" range={PLAN_RANGES.coordinate} />
+          <SwingFields />
           <BandKind />
           {band === 'fixed' ? (
             <>
@@ -155,6 +156,57 @@ function FacingFields() {
       />
       <LengthField<StartPlan> name="pattern.start.at.x" label="Start x" range={PLAN_RANGES.coordinate} />
       <LengthField<StartPlan> name="pattern.start.at.y" label="Start y" range={PLAN_RANGES.coordinate} />
+    </>
+  );
+}
+
+const SWING = { headingDeg: 90, amplitudeM: 0.2, periodS: 2.4 } as const;
+
+/** A bag that swings: how far, how fast and which way. */
+function SwingFields() {
+  const { setValue } = useFormContext<Plan>();
+  const swing = useWatch<Plan, 'target.swing'>({ name: 'target.swing' });
+  return (
+    <>
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <SelectBox
+          label="The target"
+          value={swing ? 'swings' : 'stands'}
+          choices={[
+            ['stands', 'stands still'],
+            ['swings', 'swings to and fro'],
+          ]}
+          onChoice={(value) =>
+            setValue('target.swing', value === 'swings' ? SWING : undefined, { shouldDirty: true })
+          }
+        />
+      </Box>
+      {swing && (
+        <>
+          <LengthField<Plan>
+            name="target.swing.amplitudeM"
+            label="To either side"
+            range={PLAN_RANGES.swingM}
+          />
+          <NumberField<Plan>
+            name="target.swing.periodS"
+            label="To and fro in"
+            unit="s"
+            range={PLAN_RANGES.periodS}
+            step={0.1}
+          />
+          <NumberField<Plan>
+            name="target.swing.headingDeg"
+            label="Swings towards"
+            unit="°"
+            range={PLAN_RANGES.laneHeadingDeg}
+            step={5}
+          />
+          <Box sx={{ fontSize: '0.84rem', color: 'text.secondary' }}>
+            Only in an empty gym: a swinging bag hits neighbours.
+          </Box>
+        </>
+      )}
     </>
   );
 }
