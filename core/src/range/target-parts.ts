@@ -74,8 +74,12 @@ export interface PartPlace {
 export function partPlace(partner: Striker, part: TargetPart, fromTheSide = false): PartPlace {
   const statureM = partner.lengths.stature.valueM;
   const downM = (part === 'thigh' ? THIGH_DROPS : 1) * bentM(partner);
-  const [fromM, toM] = SPANS[part].map((share) => share * statureM - downM) as [number, number];
-  return { aheadM: aheadOf(partner, part, fromTheSide), fromM, toM };
+  const [from, to] = SPANS[part];
+  return {
+    aheadM: aheadOf(partner, part, fromTheSide),
+    fromM: from * statureM - downM,
+    toM: to * statureM - downM,
+  };
 }
 
 function aheadOf({ stance, lengths }: Striker, part: TargetPart, fromTheSide: boolean): number {

@@ -242,7 +242,7 @@ test('from the screen: it says what is in it first, then everything is replaced 
     body: readFileSync(backup),
   });
   const summary = backupSummarySchema.parse(await looked.json());
-  expect(summary).toMatchObject({ club: expect.stringContaining('Saltmarsh') as string, recordings: 3 });
+  expect(summary).toMatchObject({ club: expect.stringContaining('Saltmarsh') as string, recordings: 4 });
   expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(0);
   expect((await write(`${url}/api/backup/${summary.id}/take`, 'POST', {})).status).toBe(200);
   expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(6);
