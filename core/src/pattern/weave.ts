@@ -67,18 +67,28 @@ const THERE_M = 1e-6;
  * pushes; the foot on the side of travel goes first, the other follows.
  */
 export function weaveSteps(weave: Weave, around: Around): Laid[] {
-  const laid: Laid[] = [];
+  if (!weave.alike) return legsOf(weave, around).flat();
+  // To the left as many steps as to the right: as many as the leg, or the one on the other side, asks for.
+  const otherSide = { ...weave, startSide: weave.startSide === 'left' ? 'right' : 'left' } as const;
+  const [own, other] = [weave, otherSide].map((one) => legsOf(one, around).map(({ length }) => length));
+  const steps = own?.map((count, i) => Math.max(count, other?.[i] ?? 0)) ?? [];
+  return legsOf(weave, around, steps).flat();
+}
+
+/** The legs one after another, each in as many steps as it asks for, or in so many. */
+function legsOf(weave: Weave, around: Around, steps?: readonly number[]): Laid[][] {
+  const legs: Laid[][] = [];
   let now = around;
   for (const corner of weaveWaypoints(weave)) {
     if (distanceM(centreOf(now.at), corner) < THERE_M) continue;
-    const leg = legTo(weave, now, corner);
-    laid.push(...leg);
+    const leg = legTo(weave, now, corner, steps?.[legs.length]);
+    legs.push(leg);
     for (const one of leg) now = goneOn(now, one);
   }
-  return laid;
+  return legs;
 }
 
-function legTo(weave: Weave, around: Around, corner: Point): Laid[] {
+function legTo(weave: Weave, around: Around, corner: Point, inSteps?: number): Laid[] {
   const { stance } = around;
   const from = centreOf(around.at);
   const travelDeg = headingDeg(from, corner);
@@ -94,7 +104,8 @@ function legTo(weave: Weave, around: Around, corner: Point): Laid[] {
     }
     return leg;
   };
-  if (weave.pushes) return legOf(weave.pushes);
+  const asked = inSteps ?? weave.pushes;
+  if (asked) return legOf(asked);
   const fewest = fewestSteps(weave, around, corner);
   let leg = legOf(fewest);
   // Turning to the target carries a foot further than the body: where that is more than a half step,
