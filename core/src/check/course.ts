@@ -1,5 +1,6 @@
 import type { FootName } from '../body/index.ts';
-import { between, type Point } from '../geometry/index.ts';
+import { between, headingDeg, inFacing, midpoint, subtract, type Point } from '../geometry/index.ts';
+import type { PartnerStand } from '../rules/index.ts';
 import { latestBy, minimumJerk, type FootEvent } from '../pattern/index.ts';
 import type { Detection, FootSignal, ObservedFoot } from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
@@ -76,6 +77,32 @@ function lowerBound(t: Float64Array, timeS: number): number {
     else high = middle;
   }
   return low;
+}
+
+/** The sample nearest to a time. */
+function nearest(times: Float64Array, timeS: number): number {
+  const i = Math.min(times.length - 1, lowerBound(times, timeS));
+  return i > 0 && timeS - (times[i - 1] ?? NaN) < (times[i] ?? NaN) - timeS ? i - 1 : i;
+}
+
+/**
+ * How a partner stands: where their heading says, or at right angles to the line of their feet, towards the
+ * student; the foot further ahead is in front. Null where neither was recorded.
+ */
+export function partnerCourse(
+  { timeS: times, target, targetLeft, targetRight }: Track,
+  studentAt: (timeS: number) => Point,
+): (timeS: number) => PartnerStand | null {
+  if (!targetLeft || !targetRight) return () => null;
+  return (timeS) => {
+    const i = nearest(times, timeS);
+    const [left, right] = [targetLeft, targetRight].map(({ x, y }) => ({ x: x[i] ?? NaN, y: y[i] ?? NaN }));
+    if (!left || !right || Number.isNaN(left.x + left.y + right.x + right.y)) return null;
+    const own = target?.headingDeg?.[i] ?? NaN;
+    const facingDeg = Number.isNaN(own) ? headingDeg(midpoint(left, right), studentAt(timeS)) : own;
+    const ahead = inFacing(subtract(right, left), facingDeg).forwardM;
+    return { facingDeg, lead: ahead > 0 ? 'right' : 'left' };
+  };
 }
 
 /** Where the target is: its own columns, the middle of its feet, or where the plan has it. */

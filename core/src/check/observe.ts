@@ -14,7 +14,7 @@ import type { Detection } from '../detection/index.ts';
 import { medianOf, type Track } from '../track/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
 import type { ClockMap } from '../matching/index.ts';
-import { ballCourse, MOVING_HALF_S, targetCourse } from './course.ts';
+import { ballCourse, MOVING_HALF_S, partnerCourse, targetCourse } from './course.ts';
 import type { DrillRows } from '../matching/index.ts';
 
 /** Systematic uncertainty of a marker when the file does not say (own choice). */
@@ -124,6 +124,7 @@ export function performTrack(
       timeS: track.timeS[index] ?? NaN,
       uS: 1 / detection.rateHz / Math.sqrt(12),
     })),
+    partnerAt: partnerCourse(track, (timeS) => midpoint(ballAt('left', timeS), ballAt('right', timeS))),
     targetSeen,
     targetUM: targetSeen ? 0 : movesUM(plan.target),
     spanS: clock.spanS ?? [0, 0],

@@ -523,3 +523,36 @@ test('a bounce that leaves the floor is told, one that does not is not', () => {
   expect(bounced(0.05).sure).toEqual(['off-the-ground']);
   expect(bounced(0.008).sure).toEqual([]);
 });
+
+// By hand: a partner 1 m ahead faces down the floor, left foot in front; their right hand is 15 cm to their right, so
+// at x = 2.85. After the step across the student's middle is at 2.91 (in the line) or, further out, at 2.50 (beside it).
+test('one who steps out and stays before their rear hand is in their line, where their feet were recorded', () => {
+  const stepped = (outM: number) => {
+    const dx = -outM;
+    const steps = [
+      foot('left', ONE, [2.8374 + dx, 3.2545], 0),
+      foot('right', TWO, [3.1626 + dx, 2.9293], 45),
+    ];
+    const moves: Move[] = [
+      { do: 'step-across', side: 'left', bearingDeg: 45, length: metres(outM * Math.SQRT2) },
+    ];
+    const plan = planOf(moves, {
+      target: { kind: 'partner', at: { x: 3, y: 4.09 }, radiusM: 0 },
+      pattern: { start: { at: { x: 3, y: 3 }, headingDeg: 0 }, items: moves.map((move) => ({ move })) },
+      tempoPerMin: BEATS_PER_MIN,
+    });
+    const track = recorded({ start: START, steps }, {});
+    const still = (value: number) => Float64Array.from(track.timeS, () => value);
+    const partner = {
+      target: { x: still(3), y: still(4.09), headingDeg: still(180) },
+      targetLeft: { x: still(3.16), y: still(3.93) },
+      targetRight: { x: still(2.84), y: still(4.25) },
+    };
+    const faults = (of: typeof track) =>
+      flatFindings(checkTrack({ plan, student: STUDENT }, of).report.faults).map(({ fault }) => fault);
+    return { seen: faults({ ...track, ...partner }), unseen: faults(track) };
+  };
+  expect(stepped(0.09).seen).toContain('in-their-line');
+  expect(stepped(0.09).unseen).not.toContain('in-their-line');
+  expect(stepped(0.5).seen).not.toContain('in-their-line');
+});

@@ -24,6 +24,7 @@ export const FAULT_NAMES = [
   'ball-drift',
   'no-pivot',
   'wrong-side-of-cone',
+  'in-their-line',
   'unplanned-switch',
   'not-facing',
   'strike-early',

@@ -6,6 +6,7 @@ import { coneTouched, offFloor, outOfBand } from './rules-place.ts';
 import { wrongSideOfCone } from './rules-lane.ts';
 import { notFacing, stanceRules, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
 import { offBalance } from './rules-balance.ts';
+import { inTheirLine } from './rules-partner.ts';
 import { strikeRules } from './rules-strikes.ts';
 import { kickRules, pivotRules, switchRules } from './rules-turns.ts';
 
@@ -277,6 +278,15 @@ export const FAULTS = {
     limit: null,
     standing: 'by geometry',
     rule: { over: 'move', judge: wrongSideOfCone },
+    made: null,
+  },
+  'in-their-line': {
+    words: 'in their line',
+    why: 'Out of the way means out of the line of the rear hand; here it only has to be thrown.',
+    advice: 'One more half step, or a wider angle: outside the lead foot, then strike.',
+    limit: null,
+    standing: 'own choice',
+    rule: { over: 'move', judge: inTheirLine },
     made: null,
   },
   'unplanned-switch': {

@@ -12,6 +12,7 @@ export {
   type Found,
   identified,
   isTravel,
+  type PartnerStand,
   type Performance,
   type PerformedMove,
   type SeenStand,

@@ -70,6 +70,12 @@ export const EXACT: CaptureUncertainty = {
 };
 export const EXACT_EVENT: EventUncertainty = { fromM: 0, toM: 0, liftS: 0, landS: 0, headingDeg: 0 };
 
+/** Where a partner faces, and which foot is in front. */
+export interface PartnerStand {
+  readonly facingDeg: number;
+  readonly lead: FootName;
+}
+
 /** A strike and when it touched; its standard uncertainty, seconds. */
 export interface ThrownStrike {
   readonly timeS: number;
@@ -92,6 +98,8 @@ export interface Performance {
   /** Ball of a foot at a time. */
   readonly ballAt: (foot: FootName, timeS: number) => Point;
   readonly targetAt: (timeS: number) => Point;
+  /** How a partner stands, where that was recorded; null where it was not, and for bags and pads. */
+  readonly partnerAt: (timeS: number) => PartnerStand | null;
   /** Whether the target was captured too: then a shift of the capture moves it as well. */
   readonly targetSeen: boolean;
   /** Standard uncertainty of where the target is, each axis, beyond the capture's: of one that moves unseen. */

@@ -65,6 +65,7 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     moves,
     ballAt,
     targetAt: targetNow,
+    partnerAt: () => null,
     targetSeen: true,
     targetUM: 0,
     spanS: [0, footwork.endS],
