@@ -33,6 +33,15 @@ export const PLAN_RANGES = {
 /** More moves than this no pattern has, its repeats written out. */
 const MOST_ITEMS = 4000;
 
+const bandSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('around-plan'), toleranceM: within(PLAN_RANGES.toleranceM) }),
+  z.object({
+    kind: z.literal('fixed'),
+    nearM: within(PLAN_RANGES.bandM),
+    farM: within(PLAN_RANGES.bandM),
+  }),
+]);
+
 const targetSchema = z.object({
   kind: z.enum(['bag', 'pad', 'partner']),
   at: pointSchema,
@@ -122,6 +131,12 @@ const cueSchema: z.ZodType<Cue> = z.object({
   beats: within(PLAN_RANGES.beats).optional().describe('of each of its steps'),
   accent: z.literal(true).optional(),
   facing: facingSchema.optional().describe('from this move on'),
+  band: bandSchema
+    .refine((band) => band.kind !== 'fixed' || band.nearM < band.farM, {
+      message: 'The far edge of the band must be beyond the near edge.',
+    })
+    .optional()
+    .describe('the gap asked for from this move on'),
   strikes: z
     .array(
       z.object({
@@ -164,15 +179,6 @@ const patternSchema = z
     path: ['items'],
     message: `With its repeats written out a pattern has at most ${MOST_ITEMS} moves.`,
   });
-
-const bandSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('around-plan'), toleranceM: within(PLAN_RANGES.toleranceM) }),
-  z.object({
-    kind: z.literal('fixed'),
-    nearM: within(PLAN_RANGES.bandM),
-    farM: within(PLAN_RANGES.bandM),
-  }),
-]);
 
 const bandIsOpen = {
   path: ['band', 'farM'],

@@ -1,7 +1,14 @@
 import type { FootName } from '../body/index.ts';
 import { targetAt, type Target } from '../floor/index.ts';
 import { headingDeg, midpoint, type Point } from '../geometry/index.ts';
-import { ballsAfter, type Balls, type FootEvent, type PlannedDrill } from '../pattern/index.ts';
+import {
+  ballsAfter,
+  bandsAlong,
+  type Balls,
+  type FootEvent,
+  type GapBand,
+  type PlannedDrill,
+} from '../pattern/index.ts';
 import type {
   CaptureUncertainty,
   EventUncertainty,
@@ -108,6 +115,10 @@ export function performTrack(
   // A target that was not recorded is where the plan has it at that moment of the drill.
   const planned = (timeS: number): Point => targetAt(plan.target, clock.trackToPlanS(timeS));
   const targetNow = targetCourse(track, planned);
+  const bands = bandsAlong(plan, {
+    moves: planPerformance.moves.flatMap((move) => (move.planned ? [move.planned] : [])),
+  });
+  const bandAt = (timeS: number): GapBand => bands(clock.trackToPlanS(timeS));
   const targetSeen = track.target !== null || (track.targetLeft !== null && track.targetRight !== null);
   const stride = Math.max(1, Math.round(detection.rateHz / GAP_MOST_HZ));
   const times = track.timeS.filter((_, i) => i % stride === 0);
@@ -128,7 +139,7 @@ export function performTrack(
     targetSeen,
     targetUM: targetSeen ? 0 : movesUM(plan.target),
     spanS: clock.spanS ?? [0, 0],
-    gap: gapSeries(times, { ballAt, targetAt: targetNow }, plan, (timeS) =>
+    gap: gapSeries(times, { ballAt, targetAt: targetNow }, { target: plan.target, bandAt }, (timeS) =>
       plannedGapAt(clock.trackToPlanS(timeS)),
     ),
   };

@@ -25,6 +25,6 @@ export type {
   StrikeCue,
   Weave,
 } from './plan.ts';
-export { posesOf, standsOf } from './pose.ts';
+export { bandsAlong, posesOf, standsOf } from './pose.ts';
 export { floorJob, planJob, planMarks, type SetOutJob } from './setout-job.ts';
 export { conesOf, usualFaults, weaveCones, weaveSteps, weaveWaypoints } from './weave.ts';

@@ -46,6 +46,8 @@ export interface Cue {
   /** The facing from this move on. */
   readonly facing?: Facing | undefined;
   readonly strikes?: readonly StrikeCue[] | undefined;
+  /** The gap that is asked for from this move on; without it as before. */
+  readonly band?: GapBand | undefined;
 }
 
 /** Items that come again. */

@@ -3,6 +3,7 @@ import { wrapDeg } from '../geometry/index.ts';
 import { ballOnWay, eventsOf, type FootEvent, type Stand } from '../moves/index.ts';
 import { courseOf, latestBy, minimumJerk } from './flight.ts';
 import type { Footwork, PlannedMove } from './footwork.ts';
+import type { GapBand, Plan } from './plan.ts';
 
 /**
  * How a body stands and faces at any time of a walk: turned in the share of its time that a move has taken.
@@ -22,6 +23,15 @@ export function standsOf({ start, moves }: Footwork): (timeS: number) => Stand {
     const facingDeg = wrapDeg(before.facingDeg + share * wrapDeg(after.facingDeg - before.facingDeg));
     return { ...balls, lead: share < 1 ? before.lead : after.lead, facingDeg };
   };
+}
+
+/** The gap band that is asked for at any time of a walk: the drill's, until a move names another. */
+export function bandsAlong({ band }: Plan, { moves }: Pick<Footwork, 'moves'>): (timeS: number) => GapBand {
+  const named = moves.flatMap(({ cue, events, beatS }) =>
+    cue?.band ? [{ band: cue.band, fromS: events[0]?.liftS ?? beatS }] : [],
+  );
+  const lastBy = latestBy(named, ({ fromS }) => fromS);
+  return (timeS) => lastBy(timeS)?.band ?? band;
 }
 
 /** Ball, heading and heel of either foot at any time of a walk, from a starting stance. */

@@ -31,7 +31,7 @@ test('the series has gap, plan and edges for every moment', () => {
           ballAt: (foot, t) => ({ x: foot === 'left' ? x - 0.2 : x + 0.2, y: y + t }),
           targetAt: () => target.at,
         },
-        { target, band: { kind: 'around-plan', toleranceM } },
+        { target, bandAt: () => ({ kind: 'around-plan', toleranceM }) },
         () => 4,
       );
       times.forEach((t, i) => {

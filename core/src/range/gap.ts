@@ -35,7 +35,7 @@ export interface Courses {
 export function gapSeries(
   timeS: Float64Array,
   { ballAt, targetAt }: Courses,
-  { target, band }: { readonly target: Target; readonly band: GapBand },
+  { target, bandAt }: { readonly target: Target; readonly bandAt: (timeS: number) => GapBand },
   plannedGapAt: ((timeS: number) => number) | null,
 ): GapSeries {
   const length = timeS.length;
@@ -50,7 +50,7 @@ export function gapSeries(
     const t = timeS[i]!;
     const gap = gapM(midpoint(ballAt('left', t), ballAt('right', t)), targetAt(t), target.radiusM);
     const planned = plannedGapAt ? plannedGapAt(t) : gap;
-    const [near, far] = bandEdgesM(band, planned);
+    const [near, far] = bandEdgesM(bandAt(t), planned);
     series.gapM[i] = gap;
     series.plannedM[i] = planned;
     series.nearM[i] = near;

@@ -3,6 +3,7 @@ import { withLead } from '../moves/index.ts';
 import { targetAt } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
 import {
+  bandsAlong,
   conesOf,
   courseOf,
   eventsOf,
@@ -71,7 +72,12 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     spanS: [0, footwork.endS],
     strikes: 'as planned',
     reachOf: reachIn(drill),
-    gap: gapSeries(timeS, { ballAt, targetAt: targetNow }, plan, null),
+    gap: gapSeries(
+      timeS,
+      { ballAt, targetAt: targetNow },
+      { target: plan.target, bandAt: bandsAlong(plan, footwork) },
+      null,
+    ),
     uncertainty: EXACT,
     uOf: () => EXACT_EVENT,
   };

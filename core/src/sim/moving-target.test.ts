@@ -99,3 +99,36 @@ test('a bag that swings and was not recorded is not known well enough to fail an
   const seen = checkTrack(drill, { ...track, target }).report;
   expect(flatFindings(seen.faults).map(({ fault }) => fault)).toContain('out-of-band');
 });
+
+// By hand: the surface of the bag is 1.82 m away at first and 1.62 m after two steps of 10 cm.
+test('a move may ask for a gap of its own, from then on', () => {
+  const student: StudentFit = {
+    name: 'Anyone',
+    leadSide: 'left',
+    schoolId: 'shoulder-width',
+    lengths: { statureM: 1.72 },
+  };
+  const step: Move = { do: 'step', bearingDeg: 0, length: metres(0.1), feet: 'both' };
+  const found = (nearM: number, farM: number) => {
+    const plan = planOf([], {
+      target: { kind: 'bag', at: { x: 3, y: 5 }, radiusM: 0.18 },
+      pattern: {
+        start: { at: { x: 3, y: 3 }, headingDeg: 0 },
+        items: [
+          { move: step },
+          { move: step },
+          { move: { do: 'hold' }, band: { kind: 'fixed', nearM, farM } },
+          { move: { do: 'hold' } },
+        ],
+      },
+      band: { kind: 'fixed', nearM: 1.5, farM: 2 },
+    });
+    return checkPlan({ plan, student }).findings;
+  };
+  expect(found(1.5, 1.7)).toEqual([]);
+  const [out] = found(1, 1.5);
+  expect(out).toMatchObject({ fault: 'out-of-band', limit: 1.5 });
+  expect(out?.measured).toBeCloseTo(1.62, 6);
+  // Before that move the drill's own band held: nothing is told of the steps.
+  expect(out?.timeS).toBeGreaterThan(2.9);
+});

@@ -2,7 +2,7 @@ import { targetAt } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
 import { align, type AlignedMove, clockMap } from '../matching/index.ts';
 import { beyondPlan, compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
-import { expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
+import { bandsAlong, expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
 import {
   EXACT_EVENT,
   type Finding,
@@ -23,6 +23,7 @@ import type { TrueWalk } from './walk.ts';
 export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
   const footwork = expand(drill);
   const { target } = drill.plan;
+  const bandAt = bandsAlong(drill.plan, footwork);
   const planned = performPlan(drill, footwork);
   const rows = knownRows(truth, footwork.moves);
   const clock = clockMap(rows);
@@ -39,8 +40,11 @@ export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
     strikes: truth.strikes.map((strike) => ({ ...strike, uS: 0 })),
     spanS: clock.spanS ?? [0, 0],
     targetAt: targetNow,
-    gap: gapSeries(timeS, { ballAt, targetAt: targetNow }, drill.plan, (t) =>
-      plannedGapAt(clock.trackToPlanS(t)),
+    gap: gapSeries(
+      timeS,
+      { ballAt, targetAt: targetNow },
+      { target, bandAt: (t) => bandAt(clock.trackToPlanS(t)) },
+      (t) => plannedGapAt(clock.trackToPlanS(t)),
     ),
   };
   const { limits } = footwork.stance.school;
