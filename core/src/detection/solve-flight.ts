@@ -43,13 +43,15 @@ function arcOf(signal: FootSignal, data: FlightData): Arc | null {
   const [dx, dy] = [data.endX - data.startX, data.endY - data.startY];
   const chordM = Math.hypot(dx, dy);
   const [ux, uy] = [dx / chordM, dy / chordM];
-  let heightM = 0;
-  for (let i = data.from; i + HEIGHT_SAMPLES <= data.to; i++) {
-    let sum = 0;
-    for (let k = i; k < i + HEIGHT_SAMPLES; k++)
-      sum += (signal.y[k]! - data.startY) * ux - (signal.x[k]! - data.startX) * uy;
-    if (Math.abs(sum / HEIGHT_SAMPLES) > Math.abs(heightM)) heightM = sum / HEIGHT_SAMPLES;
+  const { x, y } = signal;
+  const besideM = (k: number): number => (y[k]! - data.startY) * ux - (x[k]! - data.startX) * uy;
+  let [sum, most] = [0, 0];
+  for (let i = data.from; i < data.to; i++) {
+    sum += besideM(i);
+    if (i - data.from >= HEIGHT_SAMPLES) sum -= besideM(i - HEIGHT_SAMPLES);
+    if (i - data.from >= HEIGHT_SAMPLES - 1 && Math.abs(sum) > Math.abs(most)) most = sum;
   }
+  const heightM = most / HEIGHT_SAMPLES;
   if (Math.abs(heightM) < BENT * chordM) return null;
   const rise = Math.abs(heightM);
   const radiusM = (chordM ** 2 / 4 + rise ** 2) / (2 * rise);

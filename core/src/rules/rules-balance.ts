@@ -3,6 +3,7 @@ import {
   add,
   between,
   convexHull,
+  distanceToSegmentM,
   midpoint,
   scale,
   signedDistanceM,
@@ -56,8 +57,11 @@ export function offBalance(performance: Performance, move: PerformedMove): Found
   };
   const last = steps.reduce((a, b) => (b.landS > a.landS ? b : a));
   const timeS = last.landS + AFTER_LANDING_S;
+  const at = extrapolated(timeS);
+  // The base holds the line between the balls: what is near that is not surely outside.
+  if (distanceToSegmentM(at, move.after.left, move.after.right) <= 2 * MODEL_U_M) return [];
   const feet = (['left', 'right'] as const).flatMap((name) => outlineOf(performance, move, name));
-  const marginM = -signedDistanceM(convexHull(feet), extrapolated(timeS));
+  const marginM = -signedDistanceM(convexHull(feet), at);
   const { toM } = performance.uOf(last);
   const expandedU = 2 * Math.hypot(toM, MODEL_U_M);
   return finding(atLeast(marginM, 0, expandedU), {
