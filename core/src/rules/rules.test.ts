@@ -144,7 +144,8 @@ test('a body that turns as a whole has its stance: the turn is the facing’s al
     }),
   });
   expect(found(turned(20), 'stance-not-restored')).toBeUndefined();
-  expect(found(turned(20), 'not-facing')).toBeDefined();
+  expect(found(turned(20), 'not-facing')).toMatchObject({ verdict: 'not-met', limit: 15 });
+  expect(found(turned(20), 'not-facing')?.measured).toBeCloseTo(20, 6);
 });
 
 test('a value exactly at its limit is met, whatever the last digit of it says', () => {
