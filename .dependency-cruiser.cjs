@@ -10,6 +10,7 @@ const STOREYS = [
   'filling',
   'moves',
   'pattern',
+  'drill',
   'formats',
   'range',
   'track',

@@ -141,7 +141,9 @@ test('everything is backed up from the screen, said what it holds, and brought b
     mimeType: 'application/zip',
     buffer: readFileSync(file),
   });
-  await expect(page.getByText(/6 students, 3 patterns, 3 floors, 4 recordings, 3 checks/)).toBeVisible();
+  await expect(
+    page.getByText(/6 students, 1 kept patterns, 4 patterns, 3 floors, 4 recordings, 3 checks/),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Replace this club by it' }).click();
   await expect(page.getByText('The backup was brought back.')).toBeVisible();
   await page.getByRole('link', { name: 'Who' }).click();

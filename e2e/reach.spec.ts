@@ -19,7 +19,7 @@ const SCREENS = [
   [`/students/${IMKE}/history`, /Imke Varga stands/],
   ['/floors', /3 floors/],
   [`/floors/${HALL}`, /Tuesday in the hall/],
-  ['/patterns', /3 patterns/],
+  ['/patterns', /4 patterns/],
   [`/patterns/${PLAN}`, /Zigzag, five cones/],
   [`/patterns/${SEQUENCE}`, /In, round and out: clean/],
   ['/set-out', /What is set out/],

@@ -31,7 +31,7 @@ test('from the first screen to a checked student, and all of it is there after a
 
   await test.step('the zigzag redraws with its numbers and with the student', async () => {
     await page.getByRole('link', { name: 'Pattern' }).click();
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 patterns');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 patterns');
     await page.getByRole('link', { name: 'Zigzag, five cones', exact: true }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(
       'Zigzag, five cones: clean for Imke Varga',

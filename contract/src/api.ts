@@ -1,9 +1,10 @@
 import { LENGTH_NAMES, type School } from '@angled-chalk/core/body';
+import type { Drill, KeptPattern } from '@angled-chalk/core/drill';
 import type { LaidFloor } from '@angled-chalk/core/layout';
-import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
 import { laidFloorSchema } from './floor-file.ts';
-import { planSchema } from './plan-file.ts';
+import { drillSchema, keptPatternSchema, planSchema } from './plan-file.ts';
 import { schoolSchema } from './school.ts';
 import { studentFitSchema } from './student-file.ts';
 
@@ -109,9 +110,13 @@ export type StoredSchool = Readonly<Omit<z.infer<typeof storedSchoolSchema>, 'sc
 export type StudentInput = z.infer<typeof studentInputSchema>;
 export type Student = z.infer<typeof studentSchema>;
 
-export const planInputSchema = z.object({ plan: planSchema });
-export const storedPlanSchema = planInputSchema.extend(stored);
-export type StoredPlan = Readonly<Omit<z.infer<typeof storedPlanSchema>, 'plan'>> & { readonly plan: Plan };
+export const storedPlanSchema = z.object({ ...stored, plan: drillSchema });
+export type StoredPlan = Readonly<Omit<z.infer<typeof storedPlanSchema>, 'plan'>> & { readonly plan: Drill };
+
+export const storedPatternSchema = z.object({ ...stored, pattern: keptPatternSchema });
+export type StoredPattern = Readonly<Omit<z.infer<typeof storedPatternSchema>, 'pattern'>> & {
+  readonly pattern: KeptPattern;
+};
 
 export const storedFloorSchema = z.object({ ...stored, floor: laidFloorSchema });
 export type StoredFloor = Readonly<Omit<z.infer<typeof storedFloorSchema>, 'floor'>> & {

@@ -28,7 +28,9 @@ test('keys of open files are snake case with units, and come back as they were',
 test('a plan and a student written and read are the same', () => {
   for (const { plan } of DEMO_PLANS) {
     const read = readPlanFile(text(planFile(plan)));
-    expect(read.ok && read.value).toEqual(plan);
+    // A file has the values alone: what a club's drill follows is nowhere but in that club.
+    const { follows: _, ...plain } = plan;
+    expect(read.ok && read.value).toEqual(plain);
   }
   for (const student of DEMO_STUDENTS) {
     const { name, leadSide, schoolId, lengths } = student;

@@ -1,3 +1,4 @@
+import type { Drill, Follows, KeptPattern } from '@angled-chalk/core/drill';
 import { MOVE_NAMES, MOVES, type FieldSpec, type Move } from '@angled-chalk/core/moves';
 import type { Cue, Facing, Item, Plan, Repeat } from '@angled-chalk/core/pattern';
 import { STRIKES } from '@angled-chalk/core/range';
@@ -204,23 +205,22 @@ const planSchema1 = z
   .refine(bandHasRoom, bandIsOpen);
 type Plan1 = z.infer<typeof planSchema1>;
 
-const planSchema2: z.ZodType<Plan> = z
-  .object({
-    ...common,
-    target: movingTargetSchema,
-    pattern: patternSchema,
-    facing: facingSchema,
-    tempoPerMin: within(PLAN_RANGES.tempoPerMin).describe('beats a minute'),
-    limits: z
-      .object({
-        halfStepRatio: within(PLAN_RANGES.ownLimit).optional(),
-        overstretchRatio: within(PLAN_RANGES.ownLimit).optional(),
-        reason: z.string().min(3).max(200),
-      })
-      .optional()
-      .describe('limits of its own, with the reason; shares of the separation'),
-  })
-  .refine(bandHasRoom, bandIsOpen);
+const planShape2 = z.object({
+  ...common,
+  target: movingTargetSchema,
+  pattern: patternSchema,
+  facing: facingSchema,
+  tempoPerMin: within(PLAN_RANGES.tempoPerMin).describe('beats a minute'),
+  limits: z
+    .object({
+      halfStepRatio: within(PLAN_RANGES.ownLimit).optional(),
+      overstretchRatio: within(PLAN_RANGES.ownLimit).optional(),
+      reason: z.string().min(3).max(200),
+    })
+    .optional()
+    .describe('limits of its own, with the reason; shares of the separation'),
+});
+const planSchema2: z.ZodType<Plan> = planShape2.refine(bandHasRoom, bandIsOpen);
 
 /** A plan of version 1 as one of version 2: the same events under the same limits. */
 function fromVersion1({ pattern, ...plan }: Plan1): Plan {
@@ -252,14 +252,45 @@ export const upgradePlan = (value: unknown): unknown =>
 export const planOfAnyVersion = (value: unknown): Plan => upgradePlan(value) as Plan;
 
 /** A plan of version 1 tells what is wrong with it in its own words. */
-export const planSchema: z.ZodType<Plan> = z.preprocess((value, context) => {
-  if (!isVersion1(value)) return value;
-  const read = planSchema1.safeParse(value);
-  if (read.success) return fromVersion1(read.data);
-  for (const issue of read.error.issues)
-    context.addIssue({ code: 'custom', message: issue.message, path: issue.path });
-  return z.NEVER;
-}, planSchema2);
+const ofAnyVersion = <T extends Plan>(now: z.ZodType<T>): z.ZodType<T> =>
+  z.preprocess((value, context) => {
+    if (!isVersion1(value)) return value;
+    const read = planSchema1.safeParse(value);
+    if (read.success) return fromVersion1(read.data);
+    for (const issue of read.error.issues)
+      context.addIssue({ code: 'custom', message: issue.message, path: issue.path });
+    return z.NEVER;
+  }, now);
+
+export const planSchema: z.ZodType<Plan> = ofAnyVersion(planSchema2);
+
+/** A pattern that is kept for any drill. */
+export const keptPatternSchema: z.ZodType<KeptPattern> = z.object({
+  name: common.name,
+  pattern: patternSchema,
+});
+
+const pieceIdSchema = z.string().min(1).max(60);
+const followsSchema: z.ZodType<Follows> = z.object({
+  pattern: z.uuid().optional(),
+  floor: z.uuid().optional(),
+  piece: z
+    .object({ id: pieceIdSchema, at: pointSchema, headingDeg: within(PLAN_RANGES.laneHeadingDeg) })
+    .optional(),
+  target: z
+    .discriminatedUnion('on', [
+      z.object({ on: z.literal('fixture'), id: pieceIdSchema }),
+      z.object({ on: z.literal('piece'), id: pieceIdSchema }),
+      z.object({ on: z.literal('student'), id: z.uuid() }),
+    ])
+    .optional(),
+  students: z.array(z.uuid()).max(200).optional(),
+});
+
+/** A drill as it is kept: a plan, and what of it follows something else. A file holds the plan alone. */
+export const drillSchema: z.ZodType<Drill> = ofAnyVersion<Drill>(
+  planShape2.extend({ follows: followsSchema.optional() }).refine(bandHasRoom, bandIsOpen),
+);
 
 export const planFileSchema = z.object({
   format: z.literal(PLAN_FORMAT),
@@ -282,4 +313,9 @@ export function laterVersion(value: unknown): string | null {
     : null;
 }
 
-export const planFile = (plan: Plan): unknown => ({ format: PLAN_FORMAT, version: PLAN_VERSION, plan });
+/** A plan as a file: plain values alone, whatever it follows where it is kept. */
+export const planFile = ({ follows: _, ...plan }: Drill): unknown => ({
+  format: PLAN_FORMAT,
+  version: PLAN_VERSION,
+  plan,
+});

@@ -25,7 +25,7 @@ import { jsonBody } from './http/json-body.ts';
 import { keepLists } from './http/lists.ts';
 import { DISK_FULL, keepRoom } from './http/space.ts';
 import { WEB_DIR } from './places.ts';
-import { planRoutes } from './plans/routes.ts';
+import { patternRoutes, planRoutes } from './plans/routes.ts';
 import { schoolRoutes } from './schools/routes.ts';
 import { settingsRoutes } from './settings/routes.ts';
 import { studentRoutes } from './students/routes.ts';
@@ -91,6 +91,7 @@ export function createApp(opened: OpenDatabase, options: AppOptions): App {
   app.use('/api/settings', settingsRoutes(db));
   app.use('/api/students', studentRoutes(db, lists, scrubbing));
   app.use('/api/schools', schoolRoutes(db, lists));
+  app.use('/api/patterns', patternRoutes(db, lists));
   app.use('/api/plans', planRoutes(db, lists));
   app.use('/api/floors', floorRoutes(db, lists));
   app.use('/api/tracks', trackRoutes(db, lists));

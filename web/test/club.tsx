@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@angled-chalk/core/measure';
-import { DEMO_STUDENTS } from '@angled-chalk/core/sim';
+import { DEMO_FLOORS, DEMO_PATTERNS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import type { Student } from '@angled-chalk/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
@@ -16,6 +16,8 @@ export const STUDENTS: readonly Student[] = DEMO_STUDENTS.map((student) => ({
   measurements: [{ length: 'statureM', valueM: student.lengths.statureM, day: '2026-01-01', method: 'tape' }],
   archived: false,
 }));
+
+const STORED = { version: 1, updatedAt: '2026-01-01T00:00:00.000Z' };
 
 const answer = (status: number, body: unknown): Response =>
   ({ ok: status < 400, status, json: async () => body }) as unknown as Response;
@@ -38,6 +40,16 @@ export function stubProgram(
     if (own) return answer(...own(init));
     if (path === '/api/settings') return answer(200, { clubName: 'Saltmarsh', units: 'metric', version: 1 });
     if (path === '/api/schools') return answer(200, []);
+    if (path === '/api/floors')
+      return answer(
+        200,
+        DEMO_FLOORS.map(({ id, floor }) => ({ id, floor, ...STORED })),
+      );
+    if (path === '/api/patterns')
+      return answer(
+        200,
+        DEMO_PATTERNS.map(({ id, pattern }) => ({ id, pattern, ...STORED })),
+      );
     if (path === '/api/sign-in') return answer(200, { needed: false, role: 'coach' });
     if (path === '/api/health') return answer(200, { status: 'ok', message: '', pendingErasures: 0 });
     if (path === '/api/students/everyone') return answer(200, STUDENTS);

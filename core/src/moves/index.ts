@@ -16,4 +16,13 @@ export type { Around, EventPlan, FieldSpec, Judged, Laid, Position } from './kin
 export { bothTo, centreOf, goneOn, standAt, standOn, withLead } from './laying.ts';
 export type { FootInStance, Move, MoveName } from './move.ts';
 export { FAULT_NAMES, type FaultName } from './fault-names.ts';
-export { faultsOf, judgedOf, layOut, mirrorMove, MOVE_NAMES, MOVES, moveWords } from './moves.ts';
+export {
+  faultsOf,
+  judgedOf,
+  layOut,
+  mirrorMove,
+  MOVE_NAMES,
+  MOVES,
+  moveWords,
+  strikesWith,
+} from './moves.ts';

@@ -96,6 +96,8 @@ export interface MoveKind<K extends MoveName> {
   readonly words: (move: MoveOf<K>, units: UnitSystem) => string;
   readonly fields: readonly FieldSpec[];
   readonly judged: Judged;
+  /** Which of several moves that it is laid out as its strikes go with; the last when not said. */
+  readonly strikesWith?: 'first';
   /** What usually goes wrong at it and can be seen, beside what can at any move; most usual first. */
   readonly faults: (move: MoveOf<K>) => readonly FaultName[];
 }

@@ -66,4 +66,8 @@ export const moveWords = (move: Move, units: UnitSystem): string => kindOf(move)
 /** What usually goes wrong at a move and can be seen. */
 export const faultsOf = (move: Move): readonly FaultName[] => kindOf(move).faults(move);
 
+/** Which of so many moves that a move is laid out as its strikes go with, from 0. */
+export const strikesWith = (move: Move, laid: number): number =>
+  kindOf(move).strikesWith === 'first' ? 0 : laid - 1;
+
 export const judgedOf = (name: MoveName): Judged => MOVES[name].judged;

@@ -6,6 +6,7 @@ import {
   eventsOf,
   layOut,
   standAt,
+  strikesWith,
   withLead,
   type Around,
   type EventKind,
@@ -16,7 +17,7 @@ import {
 } from '../moves/index.ts';
 import type { Footwork, PlannedMove } from './footwork.ts';
 import { laneOf, writtenOut, type Entry } from './items.ts';
-import type { Facing, Plan, PlannedDrill, Pose } from './plan.ts';
+import type { Facing, Plan, PlannedDrill, Pose, StrikeCue } from './plan.ts';
 import { judgedFor, weaveSteps, weaveWaypoints } from './weave.ts';
 
 /** Standing still before the first and after the last move. */
@@ -105,12 +106,14 @@ export function expand(drill: PlannedDrill): Footwork {
     const around = aroundAt(state.beats);
     const laid = 'weave' in entry ? weaveSteps(entry.weave, around) : layOut(entry.cue.move, around);
     let beats = 0;
-    for (const one of laid) {
+    const strikes = 'cue' in entry ? (entry.cue.strikes ?? NONE) : NONE;
+    const struck = 'cue' in entry ? strikesWith(entry.cue.move, laid.length) : -1;
+    for (const [i, one] of laid.entries()) {
       // A turning move sets the facing, unless the drill faces that way anyway.
       const faces = around.later(beats).faces(centreOf(one.after));
       if (one.turns && Math.abs(wrapDeg(faces - one.after.facingDeg)) > SAME_DEG)
         state.facing = { on: 'heading', deg: one.after.facingDeg };
-      addMove(state, entry, one, intervalS);
+      addMove(state, entry, one, intervalS, i === struck ? strikes : NONE);
       beats += one.beats;
     }
   }
@@ -131,7 +134,15 @@ const standOf = ({ feet, lead, facingDeg }: Position): Stand => ({
 const facesOf = ({ on }: Facing): PlannedMove['faces'] =>
   on === 'target' ? 'target' : on === 'free' ? 'free' : 'heading';
 
-function addMove(state: Walking, entry: Entry, laid: Laid, intervalS: number): void {
+const NONE: readonly StrikeCue[] = [];
+
+function addMove(
+  state: Walking,
+  entry: Entry,
+  laid: Laid,
+  intervalS: number,
+  strikes: readonly StrikeCue[],
+): void {
   const before = state.at;
   const startS = REST_S + state.beats * intervalS;
   const events = eventsFrom(before, laid, startS, state.events);
@@ -146,6 +157,7 @@ function addMove(state: Walking, entry: Entry, laid: Laid, intervalS: number): v
     kind,
     path: entry.path,
     cue,
+    strikes,
     judged: judgedFor(kind),
     faces: facesOf(state.facing),
     beatS: first?.landS ?? startS,

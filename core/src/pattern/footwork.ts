@@ -1,6 +1,6 @@
 import type { FittedStance, FootName } from '../body/index.ts';
 import type { FootEvent, Judged, MoveName, Position, Stand } from '../moves/index.ts';
-import type { Cue } from './plan.ts';
+import type { Cue, StrikeCue } from './plan.ts';
 
 /** One planned move: any number of events, in the order in which they begin. */
 export interface PlannedMove {
@@ -11,6 +11,8 @@ export interface PlannedMove {
   readonly path: readonly number[];
   /** What the coach wrote; null for a step of a weave. */
   readonly cue: Cue | null;
+  /** What is thrown with it. */
+  readonly strikes: readonly StrikeCue[];
   readonly judged: Judged;
   /** What the facing follows after it. */
   readonly faces: 'target' | 'heading' | 'free';

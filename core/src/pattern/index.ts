@@ -10,7 +10,16 @@ export {
 export { expand, stanceFor } from './expand.ts';
 export { courseOf, latestBy, minimumJerk } from './flight.ts';
 export type { Footwork, PlannedMove } from './footwork.ts';
-export { laneOf, mirrorItems, mirrorPattern, weavesOf, withLane, withWeaves, writtenOut } from './items.ts';
+export {
+  laneOf,
+  mirrorItems,
+  mirrorPattern,
+  weavesOf,
+  withItems,
+  withLane,
+  withWeaves,
+  writtenOut,
+} from './items.ts';
 export type {
   Cue,
   Facing,

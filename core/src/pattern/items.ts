@@ -46,25 +46,24 @@ function weavesIn(items: readonly Item[]): Weave[] {
 }
 
 /** Every weave of a plan. */
-export const weavesOf = ({ pattern }: Plan): Weave[] => weavesIn(pattern.items);
+export const weavesOf = ({ pattern }: Pick<Plan, 'pattern'>): Weave[] => weavesIn(pattern.items);
 
 /** The lane of a plan that is one: its first weave; null where it has none. */
-export const laneOf = (plan: Plan): Weave | null => weavesOf(plan)[0] ?? null;
+export const laneOf = (plan: Pick<Plan, 'pattern'>): Weave | null => weavesOf(plan)[0] ?? null;
 
-function mapWeaves(items: readonly Item[], change: (weave: Weave) => Weave): Item[] {
-  return items.map((item): Item =>
-    'weave' in item
-      ? { weave: change(item.weave) }
-      : isRepeat(item)
-        ? { ...item, items: mapWeaves(item.items, change) }
-        : item,
+/** Items with each cue and each weave of them changed, also those that come again. */
+export const withItems = (items: readonly Item[], change: (item: Exclude<Item, Repeat>) => Item): Item[] =>
+  items.map((item): Item =>
+    isRepeat(item) ? { ...item, items: withItems(item.items, change) } : change(item),
   );
-}
 
 /** A plan with each of its weaves changed. */
 export const withWeaves = (plan: Plan, change: (weave: Weave) => Weave): Plan => ({
   ...plan,
-  pattern: { ...plan.pattern, items: mapWeaves(plan.pattern.items, change) },
+  pattern: {
+    ...plan.pattern,
+    items: withItems(plan.pattern.items, (item) => ('weave' in item ? { weave: change(item.weave) } : item)),
+  },
 });
 
 /** A plan with some numbers of its weaves changed. */

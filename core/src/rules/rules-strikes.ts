@@ -33,12 +33,14 @@ const sideOf = (strike: string, lead: FootName): FootName =>
   strikeTiming(strike).side === 'lead' ? lead : otherFoot(lead);
 
 function thrownIn(performance: Performance, move: PerformedMove): Thrown[] {
-  const steps = move.events.filter(isTravel);
+  const travels = move.events.filter(isTravel);
+  // After a turn on the spot the stance stands when the turn ends.
+  const steps = travels.length > 0 ? travels : move.events.filter(({ how }) => how === 'pivot');
   const last = steps.reduce<(typeof steps)[number] | undefined>(
     (latest, event) => (latest && latest.landS > event.landS ? latest : event),
     undefined,
   );
-  return (move.planned?.cue?.strikes ?? []).flatMap((cue): Thrown[] => {
+  return (move.planned?.strikes ?? []).flatMap((cue): Thrown[] => {
     if (!last) return [];
     const own = steps.findLast(({ foot }) => foot === sideOf(cue.strike, move.after.lead)) ?? last;
     const { contactS } = strikeTiming(cue.strike);

@@ -1,7 +1,9 @@
 import type { Measure } from '../body/index.ts';
 import { withLane, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import type { Track } from '../track/index.ts';
+import { remembered, type Drill, type KeptPattern, type World } from '../drill/index.ts';
 import { DEMO_PLAN, DEMO_STUDENTS } from './club.ts';
+import { DEMO_FLOORS } from './demo-floors.ts';
 import { simulate, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
 
 const cm = (value: number): Measure => ({ value: value / 100, unit: 'm' });
@@ -33,8 +35,54 @@ const IN_AND_ROUND: Plan = {
   tempoPerMin: 50,
 };
 
+/** In on the lead foot with the jab, out again, and once more to the other side of the bag. */
+const IN_AND_OUT: KeptPattern = {
+  name: 'In and out with the jab',
+  pattern: {
+    start: { at: { x: 0, y: 0 }, headingDeg: 0 },
+    items: [
+      {
+        repeat: 3,
+        items: [
+          {
+            move: { do: 'in-out', length: cm(15) },
+            strikes: [{ strike: 'jab', when: 'together' }],
+          },
+          { move: { do: 'hold' } },
+        ],
+      },
+    ],
+  },
+};
+
+/** Patterns that drills of the demo club follow. */
+export const DEMO_PATTERNS: readonly { readonly id: string; readonly pattern: KeptPattern }[] = [
+  { id: 'f6b5d4e7-0001-4b6f-8f06-000000000001', pattern: IN_AND_OUT },
+];
+
+/** What the drills of the demo club follow. */
+const WORLD: World = {
+  floor: (id) => DEMO_FLOORS.find((one) => one.id === id)?.floor ?? null,
+  pattern: (id) => DEMO_PATTERNS.find((one) => one.id === id)?.pattern ?? null,
+  student: () => true,
+};
+
+/** At the heavy bag of the hall, wherever that hangs. */
+const AT_THE_BAG: Drill = {
+  ...DEMO_PLAN,
+  name: 'In and out at the heavy bag',
+  pattern: { ...IN_AND_OUT.pattern, start: { at: { x: 10.2, y: 3.2 }, headingDeg: 0 } },
+  tempoPerMin: 50,
+  follows: {
+    pattern: DEMO_PATTERNS[0]?.id,
+    floor: DEMO_FLOORS[0]?.id,
+    piece: { id: 'in-out', at: { x: 10.2, y: 4.3 }, headingDeg: 180 },
+    target: { on: 'fixture', id: 'bag-1' },
+  },
+};
+
 /** The plans the demo club works from. */
-export const DEMO_PLANS: readonly { readonly id: string; readonly plan: Plan }[] = [
+export const DEMO_PLANS: readonly { readonly id: string; readonly plan: Drill }[] = [
   { id: 'b2d1f0a3-0001-4d2b-8b02-000000000001', plan: DEMO_PLAN },
   {
     id: 'b2d1f0a3-0002-4d2b-8b02-000000000002',
@@ -45,6 +93,7 @@ export const DEMO_PLANS: readonly { readonly id: string; readonly plan: Plan }[]
     },
   },
   { id: 'b2d1f0a3-0003-4d2b-8b02-000000000003', plan: IN_AND_ROUND },
+  { id: 'b2d1f0a3-0004-4d2b-8b02-000000000004', plan: remembered(AT_THE_BAG, WORLD, null) },
 ];
 
 export interface DemoDrill {

@@ -1,5 +1,5 @@
 export { DEMO_CLUB_NAME, DEMO_PLAN, DEMO_STUDENTS } from './club.ts';
-export { DEMO_DRILLS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
+export { DEMO_DRILLS, DEMO_PATTERNS, DEMO_PLANS, recordDemoDrill } from './demo-drills.ts';
 export { DEMO_FLOORS } from './demo-floors.ts';
 export { sampleWalk, simulate, spreadFaults, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
 export { trueFindings } from './true-findings.ts';

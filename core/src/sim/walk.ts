@@ -94,8 +94,7 @@ export function canHave(fault: SimulatedFault, move: PlannedMove): boolean {
   if (OF_TWO.includes(made.how) && new Set(going.map(({ foot }) => foot)).size < 2) return false;
   // Coming in with one foot is another fault than staying in with one.
   if (fault === 'strike-early' || fault === 'strike-late') {
-    const strikes = move.cue?.strikes ?? [];
-    return strikes.some(({ when }) => fault === 'strike-early' || when === 'together');
+    return move.strikes.some(({ when }) => fault === 'strike-early' || when === 'together');
   }
   if (fault === 'half-exit' && Math.abs(move.directionDeg) < 90) return false;
   return ANYWHERE.includes(fault) || usualFaults(move).includes(fault);
@@ -304,10 +303,12 @@ const RESETS_S = 0.18;
 
 /** What is thrown with a move lands after its last foot, or with the foot of its side. */
 function throwStrikes({ move, made, state }: Going): void {
-  const done = state.events.filter((event, i) => state.moveOf[i] === move.number && isTravel(event));
+  const own = state.events.filter((_, i) => state.moveOf[i] === move.number);
+  const travels = own.filter(isTravel);
+  const done = travels.length > 0 ? travels : own.filter(({ how }) => how === 'pivot');
   const lastS = Math.max(...done.map(({ landS }) => landS));
   if (done.length === 0) return;
-  for (const { strike, when } of move.cue?.strikes ?? []) {
+  for (const { strike, when } of move.strikes) {
     const { side, contactS } = strikeTiming(strike);
     const foot = side === 'lead' ? move.after.lead : otherFoot(move.after.lead);
     const ownS = done.findLast((event) => event.foot === foot)?.landS ?? lastS;

@@ -9,7 +9,16 @@ export const MANIFEST = 'manifest.json';
  * samples of recordings are files of their own, and what only concerns this installation (erasures
  * that are still running) stays out.
  */
-export const TABLES = ['settings', 'schools', 'students', 'plans', 'floors', 'tracks', 'checks'] as const;
+export const TABLES = [
+  'settings',
+  'schools',
+  'students',
+  'patterns',
+  'plans',
+  'floors',
+  'tracks',
+  'checks',
+] as const;
 
 const sum = z.string().regex(/^[0-9a-f]{64}$/);
 const fileSchema = z.object({ file: z.string().max(200), bytes: z.number().int().min(0), sha256: sum });

@@ -1,11 +1,14 @@
 import { rmSync } from 'node:fs';
-import { drizzle } from 'drizzle-orm/pglite';
-import { readMigrationFiles } from 'drizzle-orm/migrator';
-import { laidFloorSchema, planSchema, schoolSchema, studentFitSchema } from '@angled-chalk/contract';
-import { MIGRATIONS_DIR } from '../places.ts';
+import {
+  drillSchema,
+  keptPatternSchema,
+  laidFloorSchema,
+  schoolSchema,
+  studentFitSchema,
+} from '@angled-chalk/contract';
 import type { DataDirectory } from '../db/directory.ts';
 import { openEngine } from '../db/engine.ts';
-import { emptyNext, migrateAll } from '../db/open.ts';
+import { emptyNext, migrateAll, migrateTo } from '../db/open.ts';
 import { Seat } from '../db/seat.ts';
 import { PART_BYTES, partsOf, readPacked } from '../tracks/packed.ts';
 import { recordingFile, TABLES, type Manifest } from './manifest.ts';
@@ -38,16 +41,9 @@ export async function buildFromArchive(directory: DataDirectory, file: string): 
   }
 }
 
-interface Migrator {
-  readonly dialect: { migrate: (migrations: unknown[], session: unknown, config: object) => Promise<void> };
-  readonly session: unknown;
-}
-
 async function fill(seat: Seat, archive: Archive): Promise<void> {
   const { manifest } = archive;
-  const db = drizzle(seat as never) as unknown as Migrator;
-  const upTo = readMigrationFiles({ migrationsFolder: MIGRATIONS_DIR }).slice(0, manifest.schema);
-  await db.dialect.migrate(upTo, db.session, {});
+  await migrateTo(seat, manifest.schema);
   const { rows } = await seat.query("select to_regclass('track_parts') is not null as apart");
   const { apart } = rows[0] as { apart: boolean };
   await seat.transaction(async (inside) => {
@@ -128,7 +124,8 @@ async function checkRecordings(archive: Archive): Promise<void> {
 /** What the screens will read is what they expect. */
 async function checkDocuments(seat: Seat): Promise<void> {
   const checks = [
-    ['plans', 'plan', planSchema],
+    ['patterns', 'pattern', keptPatternSchema],
+    ['plans', 'plan', drillSchema],
     ['floors', 'floor', laidFloorSchema],
     ['schools', 'school', schoolSchema],
   ] as const;

@@ -1,10 +1,10 @@
 import { upgradePlan } from '@angled-chalk/contract';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Database } from './open.ts';
-import { floors, plans, schools } from './schema.ts';
+import { floors, patterns, plans, schools } from './schema.ts';
 
 /** Tables that hold one named document a row, with its version. */
-const TABLES = { plan: plans, school: schools, floor: floors } as const;
+const TABLES = { plan: plans, pattern: patterns, school: schools, floor: floors } as const;
 type Tables = typeof TABLES;
 export type DocumentKind = keyof Tables;
 type DocumentOf<K extends DocumentKind> = Tables[K]['$inferInsert'][K & keyof Tables[K]['$inferInsert']];
@@ -38,7 +38,7 @@ const upgraded = (row: object): object => ('plan' in row ? { ...row, plan: upgra
 
 /** The documents of one kind, listed by name. */
 export function documentsOf<K extends DocumentKind>(db: Database, kind: K): Documents<K> {
-  // The three tables differ only in the name of their document's column.
+  // The tables differ only in the name of their document's column.
   const table = TABLES[kind] as unknown as typeof plans;
   const document = TABLES[kind][kind as never] as typeof plans.plan;
   const values = (value: DocumentOf<K>) => ({ [kind]: value, updatedAt: new Date() }) as never;

@@ -3,6 +3,7 @@ import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { drizzle } from 'drizzle-orm/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { writeArchive } from '../archive/write.ts';
 import { MIGRATIONS_DIR } from '../places.ts';
@@ -31,6 +32,21 @@ export async function migrateAll(seat: Seat): Promise<Database> {
   const db = over(seat);
   await migrate(db as never, { migrationsFolder: MIGRATIONS_DIR });
   return db;
+}
+
+interface Migrator {
+  readonly dialect: { migrate: (migrations: unknown[], session: unknown, config: object) => Promise<void> };
+  readonly session: unknown;
+}
+
+/** Brings an empty database to the schema after so many migrations. */
+export async function migrateTo(seat: Seat, count: number): Promise<void> {
+  const db = drizzle(seat as never) as unknown as Migrator;
+  await db.dialect.migrate(
+    readMigrationFiles({ migrationsFolder: MIGRATIONS_DIR }).slice(0, count),
+    db.session,
+    {},
+  );
 }
 
 /** A database that is gone when the process ends. */

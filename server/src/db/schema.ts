@@ -1,7 +1,8 @@
 import { CONSENTS, LEVELS, METHODS } from '@angled-chalk/contract';
 import type { MeasuredLengths, Measurement, School } from '@angled-chalk/core/body';
+import type { Drill, KeptPattern } from '@angled-chalk/core/drill';
 import type { LaidFloor } from '@angled-chalk/core/layout';
-import type { PlannedDrill, Plan } from '@angled-chalk/core/pattern';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import {
   customType,
   doublePrecision,
@@ -51,9 +52,16 @@ export const schools = pgTable('schools', {
   school: jsonb().$type<School>().notNull(),
 });
 
+/** Patterns that any drill may follow. */
+export const patterns = pgTable('patterns', {
+  ...stored,
+  pattern: jsonb().$type<KeptPattern>().notNull(),
+});
+
+/** Drills: what they follow by id, and the plain values that it last gave. */
 export const plans = pgTable('plans', {
   ...stored,
-  plan: jsonb().$type<Plan>().notNull(),
+  plan: jsonb().$type<Drill>().notNull(),
 });
 
 /** Floors with everything laid out on them. */

@@ -3,6 +3,7 @@ import {
   DEMO_CLUB_NAME,
   DEMO_DRILLS,
   DEMO_FLOORS,
+  DEMO_PATTERNS,
   DEMO_PLANS,
   DEMO_STUDENTS,
   recordDemoDrill,
@@ -11,6 +12,7 @@ import { packTrack } from '@angled-chalk/core/track';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
 import { addCheck } from '../checks/store.ts';
+import { keptDrills } from '../plans/following.ts';
 import { writeSettings } from '../settings/routes.ts';
 import { addStudent, listStudents } from '../students/store.ts';
 import { addTrack } from '../tracks/store.ts';
@@ -24,8 +26,9 @@ export async function seedDemo(db: Database): Promise<boolean> {
     for (const { id, ...student } of DEMO_STUDENTS) {
       await addStudent(inside, id, { ...student, schoolId: student.schoolId });
     }
-    for (const { id, plan } of DEMO_PLANS) await documentsOf(inside, 'plan').add(id, plan);
     for (const { id, floor } of DEMO_FLOORS) await documentsOf(inside, 'floor').add(id, floor);
+    for (const { id, pattern } of DEMO_PATTERNS) await documentsOf(inside, 'pattern').add(id, pattern);
+    for (const { id, plan } of DEMO_PLANS) await keptDrills(inside).add(id, plan);
     for (const drill of DEMO_DRILLS) {
       const { planned, track, studentId, planId } = recordDemoDrill(drill);
       const packed = packTrack(track);

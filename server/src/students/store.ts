@@ -5,6 +5,7 @@ import { and, asc, count, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-o
 import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
 import { checks, erasures, students, tracks } from '../db/schema.ts';
+import { forgetStudent } from '../plans/following.ts';
 
 type Row = typeof students.$inferSelect;
 
@@ -162,6 +163,7 @@ export async function eraseStudent(db: Database, id: string): Promise<Erased | n
     await inside.insert(erasures).values({ id: randomUUID(), askedAt: new Date() });
     const own = await inside.delete(checks).where(eq(checks.studentId, id)).returning({ id: checks.id });
     const recorded = await inside.delete(tracks).where(eq(tracks.studentId, id)).returning({ id: tracks.id });
+    await forgetStudent(inside, id);
     const [gone] = await inside.delete(students).where(eq(students.id, id)).returning();
     return {
       name: gone!.name,

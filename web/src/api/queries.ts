@@ -8,6 +8,7 @@ import {
   settingsSchema,
   signedInSchema,
   storedFloorSchema,
+  storedPatternSchema,
   storedPlanSchema,
   storedSchoolSchema,
   studentSchema,
@@ -19,6 +20,7 @@ import {
   type SignedIn,
   type StoredCheck,
   type StoredFloor,
+  type StoredPattern,
   type StoredPlan,
   type StoredSchool,
   type Student,
@@ -26,8 +28,8 @@ import {
   type TrackInfo,
 } from '@angled-chalk/contract';
 import type { School } from '@angled-chalk/core/body';
+import type { Drill, KeptPattern } from '@angled-chalk/core/drill';
 import type { LaidFloor } from '@angled-chalk/core/layout';
-import type { Plan } from '@angled-chalk/core/pattern';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 } from 'uuid';
 import { z } from 'zod';
@@ -40,6 +42,7 @@ export const newId = (): string => v4();
 export const KEYS = {
   settings: ['settings'],
   students: ['students'],
+  patterns: ['patterns'],
   plans: ['plans'],
   floors: ['floors'],
   schools: ['schools'],
@@ -51,6 +54,7 @@ export const KEYS = {
 
 /** What the core knows by its own, stricter types has the contract's shape. */
 const planShape: z.ZodType<StoredPlan> = storedPlanSchema;
+const patternShape: z.ZodType<StoredPattern> = storedPatternSchema;
 const floorShape = storedFloorSchema as unknown as z.ZodType<StoredFloor>;
 const schoolShape = storedSchoolSchema as unknown as z.ZodType<StoredSchool>;
 const checkShape = checkSchema as unknown as z.ZodType<StoredCheck>;
@@ -58,14 +62,16 @@ const checkShape = checkSchema as unknown as z.ZodType<StoredCheck>;
 /** What is edited and stored, by its list: its shape, and what of it is edited. */
 const STORED = {
   students: { shape: studentSchema, valueOf: studentInputOf },
-  plans: { shape: planShape, valueOf: ({ plan }: StoredPlan): Plan => plan },
+  patterns: { shape: patternShape, valueOf: ({ pattern }: StoredPattern): KeptPattern => pattern },
+  plans: { shape: planShape, valueOf: ({ plan }: StoredPlan): Drill => plan },
   floors: { shape: floorShape, valueOf: ({ floor }: StoredFloor): LaidFloor => floor },
   schools: { shape: schoolShape, valueOf: ({ school }: StoredSchool): School => school },
 } as const;
 
 interface StoredKinds {
   readonly students: { readonly item: Student; readonly value: StudentInput };
-  readonly plans: { readonly item: StoredPlan; readonly value: Plan };
+  readonly patterns: { readonly item: StoredPattern; readonly value: KeptPattern };
+  readonly plans: { readonly item: StoredPlan; readonly value: Drill };
   readonly floors: { readonly item: StoredFloor; readonly value: LaidFloor };
   readonly schools: { readonly item: StoredSchool; readonly value: School };
 }
@@ -94,6 +100,8 @@ export function useStored<K extends keyof StoredKinds>(kind: K, item: StoredKind
       client.setQueryData<Item[]>(KEYS[kind], (list) =>
         list?.map((one) => (one.id === saved.id ? saved : one)),
       );
+      // Drills that follow it were told.
+      if (kind === 'floors' || kind === 'patterns') void client.invalidateQueries({ queryKey: KEYS.plans });
       return saved;
     },
     fetchCurrent: async (): Promise<{ value: Value; version: number }> => {
@@ -149,6 +157,8 @@ export const useSchools = () =>
   useQuery({ queryKey: KEYS.schools, queryFn: () => api.get('/schools', z.array(schoolShape)) });
 export const usePlans = () =>
   useQuery({ queryKey: KEYS.plans, queryFn: () => api.get('/plans', z.array(planShape)) });
+export const usePatterns = () =>
+  useQuery({ queryKey: KEYS.patterns, queryFn: () => api.get('/patterns', z.array(patternShape)) });
 export const useFloors = () =>
   useQuery({ queryKey: KEYS.floors, queryFn: () => api.get('/floors', z.array(floorShape)) });
 
@@ -232,8 +242,12 @@ export function useErase() {
     onSuccess: () => client.invalidateQueries(),
   });
 }
+export const useAddPattern = () =>
+  useWrite(KEYS.patterns, (input: { id: string; value: KeptPattern }) =>
+    api.post('/patterns', input, patternShape),
+  );
 export const useAddPlan = () =>
-  useWrite(KEYS.plans, (input: { id: string; value: Plan }) => api.post('/plans', input, planShape));
+  useWrite(KEYS.plans, (input: { id: string; value: Drill }) => api.post('/plans', input, planShape));
 export const useAddFloor = () =>
   useWrite(KEYS.floors, (input: { id: string; value: LaidFloor }) => api.post('/floors', input, floorShape));
 export const useAddCheck = () =>
@@ -271,7 +285,7 @@ export function useTakeBackup() {
 }
 
 /** Deletes a student or a plan, and brings it back. */
-export const useDelete = (kind: 'students' | 'plans' | 'schools' | 'floors') =>
+export const useDelete = (kind: keyof StoredKinds) =>
   useWrite(KEYS[kind], (id: string) => api.remove(`/${kind}/${id}`));
-export const useRestore = (kind: 'students' | 'plans' | 'schools' | 'floors') =>
+export const useRestore = (kind: keyof StoredKinds) =>
   useWrite(KEYS[kind], (id: string) => api.post(`/${kind}/${id}/restore`, {}, z.unknown()));

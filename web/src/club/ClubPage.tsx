@@ -87,6 +87,7 @@ function Backup() {
 
 const ROWS: Readonly<Record<string, string>> = {
   students: 'students',
+  patterns: 'kept patterns',
   plans: 'patterns',
   floors: 'floors',
   schools: 'schools of its own',

@@ -145,8 +145,7 @@ export function FacingMark({ stand, now = false }: { readonly stand: Stand; read
 /** What is thrown with a move: its name where it goes to. */
 function Strikes({ move }: { readonly move: PlannedMove }) {
   const { frame, textM } = useDrawing();
-  const { after, cue } = move;
-  const strikes = cue?.strikes ?? [];
+  const { after, strikes } = move;
   if (strikes.length === 0) return null;
   const centre = midpoint(after.left, after.right);
   const start = between(centre, fromFacing(centre, after.facingDeg, 0, 1), 0.28);

@@ -16,9 +16,17 @@ const WORDS: Readonly<Record<SaveStatus, string>> = {
 };
 
 /** Undo, redo, and whether the edit is safe; a conflict is left to the coach. */
-export function EditBar<T>({ editing }: { readonly editing: Keeping<T> }) {
+export function EditBar<T>({
+  editing,
+  keys = true,
+}: {
+  readonly editing: Keeping<T>;
+  /** Whether undo and redo of the keyboard are its own; of two on one page only one has them. */
+  readonly keys?: boolean;
+}) {
   const { undo, redo, status } = editing;
   useEffect(() => {
+    if (!keys) return undefined;
     const onKey = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey)) return;
       const key = event.key.toLowerCase();
@@ -29,7 +37,7 @@ export function EditBar<T>({ editing }: { readonly editing: Keeping<T> }) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
+  }, [undo, redo, keys]);
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
       <IconButton aria-label="Undo" disabled={!undo} onClick={() => undo?.()}>

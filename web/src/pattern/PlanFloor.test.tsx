@@ -21,6 +21,7 @@ function show(onChange: (plan: Plan) => void = () => undefined) {
       timeS={0}
       focus={null}
       onChange={onChange}
+      fixed={{ target: false, lane: false }}
     />,
   );
 }

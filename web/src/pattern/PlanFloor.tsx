@@ -34,10 +34,21 @@ interface PlanFloorProps {
   readonly timeS: number;
   readonly focus: Focus | null;
   readonly onChange: (plan: Plan) => void;
+  /** What is where the floor has it, and is moved there. */
+  readonly fixed: { readonly target: boolean; readonly lane: boolean };
 }
 
 /** The planned pattern on its floor: cones, target, every numbered footprint, and the feet now. */
-export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onChange }: PlanFloorProps) {
+export function PlanFloor({
+  plan,
+  footwork,
+  findings,
+  chosen,
+  timeS,
+  focus,
+  onChange,
+  fixed,
+}: PlanFloorProps) {
   const cones = useMemo(() => conesOf(plan), [plan]);
   const lane = laneOf(plan);
   const way = useMemo(() => (lane ? weaveWaypoints(lane) : []), [lane]);
@@ -67,7 +78,7 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
       <MoveMarks moves={near ?? NONE} />
       <Footprints footwork={footwork} timeS={timeS} near={near} />
       {cones.map((cone, i) =>
-        i === 0 ? (
+        i === 0 && !fixed.lane ? (
           <Movable
             key={cone.number}
             at={cone.at}
@@ -81,14 +92,18 @@ export function PlanFloor({ plan, footwork, findings, chosen, timeS, focus, onCh
           <ConeMark key={cone.number} cone={cone} tall={lane?.coneHeight === 'tall'} />
         ),
       )}
-      <Movable
-        at={target.at}
-        label={`Target: ${target.kind}`}
-        reachM={Math.max(target.radiusM, 0.12) + 0.1}
-        onMove={(at) => onChange({ ...plan, target: { ...target, at } })}
-      >
+      {fixed.target ? (
         <TargetMark target={{ ...target, at: targetAt(target, timeS) }} />
-      </Movable>
+      ) : (
+        <Movable
+          at={target.at}
+          label={`Target: ${target.kind}`}
+          reachM={Math.max(target.radiusM, 0.12) + 0.1}
+          onMove={(at) => onChange({ ...plan, target: { ...target, at } })}
+        >
+          <TargetMark target={{ ...target, at: targetAt(target, timeS) }} />
+        </Movable>
+      )}
       {lane && <LaneDimensions lane={lane} />}
       <FaultMarks findings={findings} chosen={chosen} />
       <FeetNow footwork={footwork} timeS={timeS} />

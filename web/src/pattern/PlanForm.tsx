@@ -2,102 +2,61 @@ import Box from '@mui/material/Box';
 import { PLAN_RANGES } from '@angled-chalk/contract';
 import type { FittedStance } from '@angled-chalk/core/body';
 import { rectangularFloor } from '@angled-chalk/core/floor';
-import type { Plan, Pose, Weave } from '@angled-chalk/core/pattern';
+import type { Pattern, Plan, Pose } from '@angled-chalk/core/pattern';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { useFloors } from '../api/queries.ts';
 import { LengthBox } from '../parts/boxes.tsx';
-import { ChoiceField, LengthField, NumberField, SwitchField, TextLine } from '../parts/fields.tsx';
+import { ChoiceField, LengthField, NumberField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
+import {
+  FloorChoice,
+  type FollowProps,
+  PatternChoice,
+  StudentsChoice,
+  TargetChoice,
+  WIDE,
+} from './FollowFields.tsx';
+import { KeptMoves } from './KeptMoves.tsx';
+import { LaneFields } from './LaneFields.tsx';
 import { MovesPanel } from './MovesPanel.tsx';
 
 const TWO = { display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' } as const;
-
-/** A plan whose first item is a weave, as its fields know it. */
-interface LanePlan {
-  readonly pattern: { readonly items: readonly { readonly weave: Weave }[] };
-}
 
 /** A plan that says where it starts. */
 interface StartPlan {
   readonly pattern: { readonly start: Pose };
 }
 
-/** The fields of a zigzag lane. */
-function LaneFields() {
-  return (
-    <Panel title="Zigzag lane">
-      <Box sx={TWO}>
-        <NumberField<LanePlan> name="pattern.items.0.weave.cones" label="Cones" range={PLAN_RANGES.cones} />
-        <LengthField<LanePlan>
-          name="pattern.items.0.weave.spacingM"
-          label="Spacing"
-          range={PLAN_RANGES.spacingM}
-        />
-        <LengthField<LanePlan>
-          name="pattern.items.0.weave.sideOffsetM"
-          label="Pass at"
-          range={PLAN_RANGES.sideOffsetM}
-        />
-        <ChoiceField<LanePlan>
-          name="pattern.items.0.weave.startSide"
-          label="First cone passed"
-          choices={[
-            ['left', 'on its left'],
-            ['right', 'on its right'],
-          ]}
-        />
-        <NumberField<LanePlan>
-          name="pattern.items.0.weave.laneHeadingDeg"
-          label="Lane heading"
-          unit="°"
-          range={PLAN_RANGES.laneHeadingDeg}
-          step={5}
-        />
-        <ChoiceField<LanePlan>
-          name="pattern.items.0.weave.coneHeight"
-          label="Cones are"
-          choices={[
-            ['flat', 'flat markers'],
-            ['tall', 'tall cones'],
-          ]}
-        />
-        <NumberField<LanePlan> name="pattern.items.0.weave.laps" label="Laps" range={PLAN_RANGES.laps} />
-        <Box sx={{ gridColumn: '1 / -1' }}>
-          <SwitchField<LanePlan>
-            name="pattern.items.0.weave.wayBack"
-            label="And the whole way back, facing the target"
-          />
-        </Box>
-        <LengthField<LanePlan>
-          name="pattern.items.0.weave.firstCone.x"
-          label="First cone x"
-          range={PLAN_RANGES.coordinate}
-        />
-        <LengthField<LanePlan>
-          name="pattern.items.0.weave.firstCone.y"
-          label="First cone y"
-          range={PLAN_RANGES.coordinate}
-        />
-      </Box>
-    </Panel>
-  );
+interface PlanFormProps extends FollowProps {
+  readonly stance: FittedStance;
+  readonly isLaneOfFloor: boolean;
 }
 
 /** Everything of a plan that is typed; the moves have their own list. */
-export function PlanForm({ stance }: { readonly stance: FittedStance }) {
+export function PlanForm({ stance, isLaneOfFloor, ...props }: PlanFormProps) {
+  const { drill } = props;
   const band = useWatch<Plan, 'band.kind'>({ name: 'band.kind' });
-  const isLane = useWatch<Plan, 'pattern'>({ name: 'pattern' })
-    .items.slice(0, 1)
-    .some((item) => 'weave' in item);
+  const { follows = {} } = drill;
+  const isLane = beginsWithLane(drill.pattern);
+  const standsStill = follows.target?.on === 'fixture' || follows.target?.on === 'piece';
   return (
     <>
-      {isLane ? <LaneFields /> : <MovesPanel stance={stance} />}
+      {follows.pattern !== undefined ? (
+        <KeptMoves id={follows.pattern} stance={stance} />
+      ) : isLane ? (
+        <LaneFields onFloor={isLaneOfFloor} />
+      ) : (
+        <MovesPanel stance={stance} />
+      )}
       <Panel title="Drill">
         <Box sx={TWO}>
-          <Box sx={{ gridColumn: '1 / -1' }}>
+          <Box sx={WIDE}>
             <TextLine<Plan> name="name" label="Name" />
           </Box>
+          <Box sx={{ ...WIDE, display: 'grid', gap: 1 }}>
+            <PatternChoice {...props} />
+          </Box>
+          <StudentsChoice {...props} />
           {!isLane && <FacingFields />}
           <NumberField<Plan>
             name="tempoPerMin"
@@ -105,18 +64,8 @@ export function PlanForm({ stance }: { readonly stance: FittedStance }) {
             range={PLAN_RANGES.tempoPerMin}
             step={5}
           />
-          <ChoiceField<Plan>
-            name="target.kind"
-            label="Target"
-            choices={[
-              ['bag', 'bag'],
-              ['pad', 'pad holder'],
-              ['partner', 'partner'],
-            ]}
-          />
-          <LengthField<Plan> name="target.radiusM" label="Target radius" range={PLAN_RANGES.radiusM} />
-          <LengthField<Plan> name="target.at.x" label="Target x" range={PLAN_RANGES.coordinate} />
-          <LengthField<Plan> name="target.at.y" label="Target y" range={PLAN_RANGES.coordinate} />
+          <TargetChoice {...props} />
+          {!standsStill && <TargetFields isPartner={follows.target?.on === 'student'} />}
           <SwingFields />
           <BandKind />
           {band === 'fixed' ? (
@@ -127,9 +76,37 @@ export function PlanForm({ stance }: { readonly stance: FittedStance }) {
           ) : (
             <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
           )}
-          <FloorChoice />
+          <FloorChoice {...props} />
+          {follows.floor === undefined && isBare(drill.floor) && <MatSize floor={drill.floor} />}
         </Box>
       </Panel>
+    </>
+  );
+}
+
+const beginsWithLane = ({ items }: Pattern): boolean => items.slice(0, 1).some((item) => 'weave' in item);
+const isBare = ({ outline, fixtures }: Plan['floor']): boolean => outline.length === 4 && !fixtures;
+
+/** A target of the drill's own: what it is, and where. */
+function TargetFields({ isPartner }: { readonly isPartner: boolean }) {
+  return (
+    <>
+      {!isPartner && (
+        <>
+          <ChoiceField<Plan>
+            name="target.kind"
+            label="Target"
+            choices={[
+              ['bag', 'bag'],
+              ['pad', 'pad holder'],
+              ['partner', 'partner'],
+            ]}
+          />
+          <LengthField<Plan> name="target.radiusM" label="Target radius" range={PLAN_RANGES.radiusM} />
+        </>
+      )}
+      <LengthField<Plan> name="target.at.x" label="Target x" range={PLAN_RANGES.coordinate} />
+      <LengthField<Plan> name="target.at.y" label="Target y" range={PLAN_RANGES.coordinate} />
     </>
   );
 }
@@ -234,35 +211,6 @@ function BandKind() {
 }
 
 const MAT_M = [1, 60] as const;
-
-/** One of the club's floors, or a bare mat of a size of its own. */
-function FloorChoice() {
-  const { setValue } = useFormContext<Plan>();
-  const floor = useWatch<Plan, 'floor'>({ name: 'floor' });
-  const floors = useFloors();
-  const list = floors.data ?? [];
-  const bare = floor.outline.length === 4 && !floor.fixtures;
-  const choose = (id: string): void => {
-    const chosen = list.find((one) => one.id === id)?.floor.floor;
-    if (chosen) setValue('floor', chosen as never, { shouldDirty: true });
-  };
-  return (
-    <>
-      <Box sx={{ gridColumn: '1 / -1' }}>
-        <SelectBox
-          label="Floor"
-          value=""
-          choices={[
-            ['', `as it is: ${floor.name}`],
-            ...list.map(({ id, floor: { name } }) => [id, `that of ${name}`] as const),
-          ]}
-          onChoice={choose}
-        />
-      </Box>
-      {bare && <MatSize floor={floor} />}
-    </>
-  );
-}
 
 /** Width and depth of a rectangular mat; its corners are the datums. */
 function MatSize({ floor }: { readonly floor: Plan['floor'] }) {

@@ -1,8 +1,9 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { planFile, planSchema, toOpenKeys, type StoredPlan, type Student } from '@angled-chalk/contract';
+import { drillSchema, planFile, toOpenKeys, type StoredPlan, type Student } from '@angled-chalk/contract';
 import type { Judged } from '@angled-chalk/core/check';
+import type { Drill, Follows } from '@angled-chalk/core/drill';
 import { midpoint } from '@angled-chalk/core/geometry';
 import { laneOf, type Footwork, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { performPlan, type Finding } from '@angled-chalk/core/rules';
@@ -11,6 +12,7 @@ import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { usePlans, useStored } from '../api/queries.ts';
 import { useClub, useUnits } from '../app/club.tsx';
+import { useDrillNow, useWorld, type DrillNow } from '../app/drills.ts';
 import { saveText } from '../parts/download.ts';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -20,6 +22,7 @@ import { groupFindings } from '../parts/finding-groups.ts';
 import { useEditing, type Editing } from '../parts/useEditing.ts';
 import { useJudged, type Judging } from '../work/useJudged.ts';
 import { CleanLane } from './CleanLane.tsx';
+import { LostNotice } from './LostNotice.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
 import { PlanForm } from './PlanForm.tsx';
 import { beginsWords, moveNowWords, walkWords } from './pattern-words.ts';
@@ -32,7 +35,8 @@ export function PlanPage() {
   const plans = usePlans();
   const { student, loading } = useClub();
   const found = plans.data?.find((plan) => plan.id === id);
-  if (plans.isLoading || loading) return <Busy what="Reading the pattern" />;
+  const world = useWorld();
+  if (plans.isLoading || loading || world.isLoading) return <Busy what="Reading the pattern" />;
   if (plans.error) return <ErrorBox error={plans.error} />;
   if (!found) return <ErrorBox error={new Error('This pattern is not there. It may have been deleted.')} />;
   if (!student)
@@ -42,8 +46,9 @@ export function PlanPage() {
 
 function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly student: Student }) {
   const { fitOf } = useClub();
-  const editing = useEditing<Plan>({ ...useStored('plans', stored), schema: planSchema });
-  const plan = editing.value;
+  const editing = useEditing<Drill>({ ...useStored('plans', stored), schema: drillSchema });
+  const now = useDrillNow(editing.value);
+  const { plan } = now;
   const drill = useMemo(() => ({ plan, student: fitOf(student) }), [plan, student, fitOf]);
   const judging = useJudged(drill);
   if (judging.error && !judging.value)
@@ -56,6 +61,7 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
         student={student}
         drill={drill}
         editing={editing}
+        now={now}
         judging={judging}
         judged={judging.value}
       />
@@ -67,17 +73,20 @@ interface PlanDeskProps {
   readonly stored: StoredPlan;
   readonly student: Student;
   readonly drill: PlannedDrill;
-  readonly editing: Editing<Plan>;
+  readonly editing: Editing<Drill>;
+  readonly now: DrillNow;
   readonly judging: Judging;
   readonly judged: Judged;
 }
 
 /** The plan as it was last judged; what is being typed is judged meanwhile, elsewhere. */
-function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDeskProps) {
+function PlanDesk({ stored, student, drill, editing, now, judging, judged }: PlanDeskProps) {
   const { units } = useClub();
   const [chosen, setChosen] = useState<number | null>(null);
   const [near, setNear] = useState(false);
   const { plan } = drill;
+  const { follows } = now.drill;
+  const replace = (next: Plan): void => editing.replace({ ...next, ...(follows ? { follows } : {}) });
   const { footwork } = judged;
   const findings = judged.findings ?? NO_FINDINGS;
   const of = judging.of ?? drill;
@@ -135,6 +144,7 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
             : `${plan.name}: ${places} ${places === 1 ? 'place' : 'places'} to mend for ${student.name}`}
       </PageTitle>
       <EditProblem editing={editing} />
+      <LostNotice lost={now.lost} />
       <Box sx={BESIDE}>
         <Box>
           <PlanFloor
@@ -144,7 +154,8 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
             chosen={chosen}
             timeS={playback.timeS}
             focus={near ? { at: centreAt(playback.timeS), radiusM: NEAR_RADIUS_M } : null}
-            onChange={editing.replace}
+            onChange={replace}
+            fixed={{ target: isOfFloor(follows), lane: now.isLaneOfFloor }}
           />
           {!laneOf(plan) && <MoveNow footwork={footwork} timeS={playback.timeS} />}
           <PlaybackBar playback={playback} endS={footwork.endS} tempoPerMin={plan.tempoPerMin}>
@@ -154,7 +165,9 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           {findings.length > 0 && (
             <Panel title={`Rules not met (${places})`}>
-              <CleanLane drill={of} onUse={editing.replace} />
+              {!now.isLaneOfFloor && follows?.pattern === undefined && (
+                <CleanLane drill={of} onUse={replace} />
+              )}
               <FindingList
                 label="Rules not met by the plan"
                 findings={findings}
@@ -168,7 +181,12 @@ function PlanDesk({ stored, student, drill, editing, judging, judged }: PlanDesk
               On the way back the student moves backward: use flat markers instead of tall cones.
             </Alert>
           )}
-          <PlanForm stance={footwork.stance} />
+          <PlanForm
+            onDrill={editing.replace}
+            stance={footwork.stance}
+            drill={now.drill}
+            isLaneOfFloor={now.isLaneOfFloor}
+          />
         </Box>
       </Box>
     </>
@@ -184,5 +202,9 @@ function MoveNow({ footwork, timeS }: { readonly footwork: Footwork; readonly ti
     </Box>
   );
 }
+
+/** Its place is where the floor has it. */
+const isOfFloor = (follows: Follows | undefined): boolean =>
+  follows?.target?.on === 'fixture' || follows?.target?.on === 'piece';
 
 const NO_FINDINGS: readonly Finding[] = [];

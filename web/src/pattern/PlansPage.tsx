@@ -4,12 +4,14 @@ import type { Result } from '@angled-chalk/core/measure';
 import { MOVES } from '@angled-chalk/core/moves';
 import { withLane, type Plan } from '@angled-chalk/core/pattern';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
-import type { StoredPlan, Student } from '@angled-chalk/contract';
+import type { Student } from '@angled-chalk/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { newId, useAddPlan, usePlans } from '../api/queries.ts';
+import { newId, useAddPlan } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
+import { useDrills, type DrillForStudent } from '../app/drills.ts';
+import { LostNotice } from './LostNotice.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
@@ -33,7 +35,7 @@ const NEW_SEQUENCE: Plan = {
 };
 
 export function PlansPage() {
-  const plans = usePlans();
+  const plans = useDrills();
   const add = useAddPlan();
   const navigate = useNavigate();
   const { student } = useClub();
@@ -89,13 +91,13 @@ export function PlansPage() {
 
 /** How many places of each plan the chosen student's feet would break; each judged once, in a worker. */
 function useFoundIn(
-  plans: readonly StoredPlan[] | undefined,
+  plans: readonly DrillForStudent[] | undefined,
   student: Student | null,
 ): ReadonlyMap<string, Found> {
   const { fitOf } = useClub();
   const fit = useMemo(() => student && fitOf(student), [student, fitOf]);
   const query = useQuery({
-    queryKey: ['found-in-plans', plans?.map(({ id, version }) => `${id} ${version}`), fit],
+    queryKey: ['found-in-plans', plans?.map(({ id, stamp }) => `${id} ${stamp}`), fit],
     queryFn: ({ signal }) => foundIn(plans!, fit!, (drills) => judgeAll(drills, signal)),
     enabled: plans !== undefined && fit !== null,
     staleTime: Infinity,
@@ -105,16 +107,22 @@ function useFoundIn(
 
 const NONE_FOUND: ReadonlyMap<string, Found> = new Map();
 
+/** For whom a drill is, where it says so. */
+function forWords({ follows }: DrillForStudent, students: readonly Student[]): string {
+  const names = students.filter(({ id }) => follows.students?.includes(id)).map(({ name }) => name);
+  return names.length === 0 ? '' : `; for ${names.join(', ')}`;
+}
+
 function PlanRow({
   stored,
   student,
   found,
 }: {
-  readonly stored: StoredPlan;
+  readonly stored: DrillForStudent;
   readonly student: Student | null;
   readonly found: Found | undefined;
 }) {
-  const { units } = useClub();
+  const { units, students } = useClub();
   const remove = useRemoving('plans');
   const { id, plan } = stored;
   return (
@@ -126,6 +134,8 @@ function PlanRow({
       about={
         <>
           {patternWords(plan, units)}; {plan.target.kind} as target
+          {forWords(stored, students)}
+          <LostNotice lost={stored.lost} inLine />
         </>
       }
       verdict={
@@ -138,7 +148,9 @@ function PlanRow({
                 <VerdictMark outcome={found === null ? 'cannot-tell' : found === 0 ? 'met' : 'not-met'} />
                 {found === null && <Box sx={{ fontSize: '0.84rem' }}>too many moves to judge in a list</Box>}
                 {found !== null && found > 0 && (
-                  <Box sx={{ fontSize: '0.84rem' }}>{found} places to mend</Box>
+                  <Box sx={{ fontSize: '0.84rem' }}>
+                    {found} {found === 1 ? 'place' : 'places'} to mend
+                  </Box>
                 )}
               </>
             )}

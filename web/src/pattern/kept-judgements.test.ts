@@ -1,4 +1,4 @@
-import type { StoredPlan } from '@angled-chalk/contract';
+import type { DrillForStudent } from '../app/drills.ts';
 import type { StudentFit } from '@angled-chalk/core/body';
 import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { judgeAll } from '../work/useJudged.ts';
@@ -7,13 +7,16 @@ import { foundIn } from './kept-judgements.ts';
 const plans = DEMO_PLANS.map(({ id, plan }) => ({
   id,
   plan,
+  follows: {},
+  lost: [],
+  stamp: '1',
   version: 1,
   updatedAt: '2026-01-01T00:00:00.000Z',
 }));
 const [one, other] = [DEMO_STUDENTS[0]!, DEMO_STUDENTS[1]!];
 
 /** What is found, and the names of the plans that were judged for it. */
-async function found(list: readonly StoredPlan[], fit: StudentFit) {
+async function found(list: readonly DrillForStudent[], fit: StudentFit) {
   const judged: string[] = [];
   const value = await foundIn(list, fit, (drills) => {
     judged.push(...drills.map(({ plan }) => plan.name));
@@ -30,7 +33,7 @@ test('a plan is judged once for a student; a changed plan or another student is 
   expect(first.judged).toEqual(names);
   const again = await found(plans, one);
   expect(again).toEqual({ value: first.value, judged: [] });
-  const changed = plans.map((stored, i) => (i === 1 ? { ...stored, version: 2 } : stored));
+  const changed = plans.map((stored, i) => (i === 1 ? { ...stored, stamp: '2' } : stored));
   expect((await found(changed, one)).judged).toEqual([names[1]]);
   expect((await found(plans, other)).judged).toEqual(names);
 });

@@ -1,4 +1,4 @@
-import type { StoredPlan } from '@angled-chalk/contract';
+import type { DrillForStudent } from '../app/drills.ts';
 import type { StudentFit } from '@angled-chalk/core/body';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
@@ -25,15 +25,15 @@ function read(): Map<string, Found> {
   }
 }
 
-const keyOf = ({ id, version }: StoredPlan, fit: StudentFit): string =>
-  `${id} ${version} ${JSON.stringify(fit)}`;
+const keyOf = ({ id, stamp }: DrillForStudent, fit: StudentFit): string =>
+  `${id} ${stamp} ${JSON.stringify(fit)}`;
 
 /**
  * How many places of each plan a student's feet would break, by the plan's id. What this device has judged
  * before, in this version of the program, is read and not judged again.
  */
 export async function foundIn(
-  plans: readonly StoredPlan[],
+  plans: readonly DrillForStudent[],
   fit: StudentFit,
   judge: (drills: readonly PlannedDrill[]) => Promise<readonly Found[]>,
 ): Promise<Map<string, Found>> {

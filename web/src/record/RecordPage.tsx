@@ -1,12 +1,12 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { filmingRefusal, type StoredPlan } from '@angled-chalk/contract';
+import { filmingRefusal } from '@angled-chalk/contract';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { usePlans } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
+import { useDrills, type DrillForStudent } from '../app/drills.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
@@ -16,7 +16,7 @@ import { TrackList } from './TrackList.tsx';
 
 /** Bringing in what happened: a file; and apart from that, practice recordings that the program makes up. */
 export function RecordPage() {
-  const plans = usePlans();
+  const plans = useDrills();
   const { student, loading } = useClub();
   const [planId, setPlanId] = useState<string | null>(null);
   if (plans.isLoading || loading) return <Busy what="Reading the patterns" />;
@@ -71,8 +71,8 @@ function PlanChoice({
   plan,
   onChoose,
 }: {
-  readonly plans: readonly StoredPlan[];
-  readonly plan: StoredPlan;
+  readonly plans: readonly DrillForStudent[];
+  readonly plan: DrillForStudent;
   readonly onChoose: (id: string) => void;
 }) {
   return (

@@ -9,7 +9,8 @@ import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import type { StoredPlan, TrackInfo } from '@angled-chalk/contract';
+import type { TrackInfo } from '@angled-chalk/contract';
+import type { DrillForStudent } from '../app/drills.ts';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { useEveryone, useTracks } from '../api/queries.ts';
@@ -28,8 +29,8 @@ export function TrackList({
   plans,
   plan,
 }: {
-  readonly plans: readonly StoredPlan[];
-  readonly plan: StoredPlan;
+  readonly plans: readonly DrillForStudent[];
+  readonly plan: DrillForStudent;
 }) {
   const [page, setPage] = useState(0);
   const tracks = useTracks({ page, size: PER_PAGE });

@@ -1,4 +1,5 @@
-import type { StoredPlan, Student } from '@angled-chalk/contract';
+import type { Student } from '@angled-chalk/contract';
+import type { DrillForStudent } from '../app/drills.ts';
 import { useCallback } from 'react';
 import { useClub } from '../app/club.tsx';
 import { useJudge } from '../check/useJudge.ts';
@@ -6,7 +7,7 @@ import { useJudge } from '../check/useJudge.ts';
 export interface ToCheck {
   readonly trackId: string;
   readonly student: Student;
-  readonly plan: StoredPlan;
+  readonly plan: DrillForStudent;
 }
 
 /** Checks a stored recording in a worker, keeps the check, and opens it. */

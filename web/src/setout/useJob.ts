@@ -2,8 +2,9 @@ import { floorJob, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
 import { rulerFor } from '@angled-chalk/core/range';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { useFloors, usePlans } from '../api/queries.ts';
+import { useFloors } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
+import { useDrills } from '../app/drills.ts';
 
 /** What is set out: a floor with everything on it, or the cones of one pattern. */
 export type JobKind = 'floor' | 'pattern';
@@ -21,7 +22,7 @@ export interface FoundJob {
 /** The job named in the address; a floor is measured for the chosen student. */
 export function useJob(kind: JobKind): FoundJob {
   const { id = '' } = useParams();
-  const plans = usePlans();
+  const plans = useDrills();
   const floors = useFloors();
   const { student, fitOf, loading } = useClub();
   const plan = kind === 'pattern' ? plans.data?.find((one) => one.id === id)?.plan : undefined;

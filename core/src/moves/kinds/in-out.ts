@@ -23,5 +23,7 @@ export const inOut: MoveKind<'in-out'> = {
   words: ({ length }, units) => `In and out, ${lengthWords(length, units)}`,
   fields: [LENGTH_FIELD],
   judged: STEPS,
+  // The strike goes with the landing on the way in.
+  strikesWith: 'first',
   faults: () => ['half-exit', ...STEP_FAULTS],
 };

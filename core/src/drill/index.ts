@@ -1,0 +1,14 @@
+export type { Drill, Follows, KeptPattern, OnPiece, TargetOf } from './drill.ts';
+export { inOwnFrame, movePattern, patternAt, poseOf } from './place-pattern.ts';
+export {
+  laidOn,
+  type Lost,
+  onPiece,
+  poseOfPiece,
+  remembered,
+  type Resolved,
+  resolveDrill,
+  standOnPiece,
+  targetsOn,
+  type World,
+} from './resolve.ts';
