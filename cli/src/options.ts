@@ -7,7 +7,8 @@ export type Verb = (args: readonly string[]) => Promise<number>;
 
 export const HELP = `Angled Chalk, without browser or database.
 
-  angled-chalk expand --plan FILE --student FILE [--format json|csv|svg] [--out FILE] [--fail-on findings]
+  angled-chalk expand --plan FILE --student FILE [--partner FILE] [--actor student|partner]
+                      [--format json|csv|svg] [--out FILE] [--fail-on findings]
   angled-chalk setout (--plan FILE | --floor FILE --student FILE) [--tape M] [--reading-error CM]
                       [--format json|csv|pdf] [--units metric|imperial] [--paper A4|Letter] [--out FILE]
   angled-chalk convert --floor FILE --student FILE --to svg|dxf|csv [--out FILE]
@@ -15,7 +16,8 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk convert --plan FILE --to 2 [--out FILE]
   angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
                       [--target bag|pad] [--height CM] [--out FILE]
-  angled-chalk check  --plan FILE --student FILE --track FILE.csv [--out FILE] [--fail-on faults|undecided]
+  angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
+                      [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
   angled-chalk restore FILE.zip [--data DIRECTORY]
 
@@ -33,6 +35,7 @@ const OPTIONS = {
   'fail-on': { type: 'string' },
   'reading-error': { type: 'string' },
   partner: { type: 'string' },
+  actor: { type: 'string' },
   target: { type: 'string' },
   part: { type: 'string' },
   height: { type: 'string' },
@@ -82,5 +85,8 @@ export async function readDrill(values: Values): Promise<PlannedDrill> {
   return {
     plan: must(planPath, readPlanFile(await readText(planPath))),
     student: must(studentPath, readStudentFile(await readText(studentPath))),
+    ...(values.partner === undefined
+      ? {}
+      : { partner: must(values.partner, readStudentFile(await readText(values.partner))) }),
   };
 }

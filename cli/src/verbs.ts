@@ -1,6 +1,6 @@
-import { checkPlan, checkTrack } from '@angled-chalk/core/check';
+import { checkPartner, checkPlan, checkTrack } from '@angled-chalk/core/check';
 import { footfallsCsv, planSvg } from '@angled-chalk/core/formats';
-import { eventsOf, type FootEvent, type PlannedMove } from '@angled-chalk/core/pattern';
+import { eventsOf, partnersDrill, type FootEvent, type PlannedMove } from '@angled-chalk/core/pattern';
 import {
   guardRule,
   reachRows,
@@ -14,7 +14,7 @@ import {
 import { readTrackCsv } from '@angled-chalk/core/track';
 import { checkFile, openFinding, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
 import { must, readText, UsageError, writeResult } from './files.ts';
-import { json, need, oneOf, readDrill, readOptions, type Verb } from './options.ts';
+import { json, need, oneOf, readDrill, readOptions, type Values, type Verb } from './options.ts';
 
 const onlySteps = ({ events }: PlannedMove): boolean =>
   events.length === 2 && events.every(({ how, about }) => (how === 'step' || how === 'drag') && !about);
@@ -36,12 +36,24 @@ const openEvent = (move: PlannedMove, { about, swingDeg: _swing, ...event }: Foo
   about: about ?? null,
 });
 
+/** Whether it is about the partner of the plan, not about the student. */
+const isPartner = (values: Values): boolean => oneOf(values, 'actor', ['student', 'partner']) === 'partner';
+
+function theirs<T>(value: T | null): T {
+  if (value === null)
+    throw new UsageError(
+      '--actor partner needs a plan whose partner does a pattern of their own, and for a check a track with both of their feet (target_left_x_m and so on).',
+    );
+  return value;
+}
+
 /** Plan and student to what each foot does, with the findings of the rules. */
 export const expandVerb: Verb = async (args) => {
-  const values = readOptions(args, ['plan', 'student', 'format', 'out', 'fail-on']);
+  const values = readOptions(args, ['plan', 'student', 'partner', 'actor', 'format', 'out', 'fail-on']);
   const format = oneOf(values, 'format', ['json', 'csv', 'svg'])!;
   const failOn = oneOf(values, 'fail-on', ['findings']);
-  const drill = await readDrill(values);
+  const given = await readDrill(values);
+  const drill = isPartner(values) ? theirs(partnersDrill(given)) : given;
   const { footwork, findings } = checkPlan(drill);
   const { stance, moves } = footwork;
   const text =
@@ -73,13 +85,14 @@ export const expandVerb: Verb = async (args) => {
 
 /** Plan, student and track to the report of a check. */
 export const checkVerb: Verb = async (args) => {
-  const values = readOptions(args, ['plan', 'student', 'track', 'out', 'fail-on']);
+  const values = readOptions(args, ['plan', 'student', 'partner', 'actor', 'track', 'out', 'fail-on']);
   const failOn = oneOf(values, 'fail-on', ['faults', 'undecided']);
   const trackPath = need(values, 'track');
   const drill = await readDrill(values);
   const track = must(trackPath, readTrackCsv(await readText(trackPath)));
-  const { report } = checkTrack(drill, track);
-  await writeResult(values.out, json(checkFile(drill, report)));
+  const result = isPartner(values) ? theirs(checkPartner(drill, track)) : checkTrack(drill, track);
+  const { report } = result;
+  await writeResult(values.out, json(checkFile(result.drill, report)));
   const { outcome } = report.verdict;
   const fails = outcome === 'not-met' || (failOn === 'undecided' && outcome === 'cannot-tell');
   return failOn !== undefined && fails ? 1 : 0;

@@ -181,7 +181,7 @@ export const checkInputSchema = z.object({
   studentId: idSchema,
   trackId: idSchema,
   planId: idSchema.nullable(),
-  drill: z.object({ plan: planSchema, student: studentFitSchema }),
+  drill: z.object({ plan: planSchema, student: studentFitSchema, partner: studentFitSchema.optional() }),
   verdict: possibleVerdictSchema,
   headline: wordsSchema(500),
   /** Version of the engine that judged, and its report as `packCheck` packs it. */

@@ -219,8 +219,22 @@ const planShape2 = z.object({
     })
     .optional()
     .describe('limits of its own, with the reason; shares of the separation'),
+  partner: z
+    .object({ pattern: patternSchema, facing: facingSchema })
+    .optional()
+    .describe('a pattern of the partner, on the same beat; for them the target is the student'),
 });
-const planSchema2: z.ZodType<Plan> = planShape2.refine(bandHasRoom, bandIsOpen);
+
+/** A partner who does a pattern of their own is the target, and goes where that takes them. */
+const partnerIsTarget = ({ partner, target }: z.infer<typeof planShape2>): boolean =>
+  !partner || (target.kind === 'partner' && !target.path && !target.swing);
+const partnerAlone = {
+  path: ['partner'],
+  message: 'Who does a pattern of their own is a partner, without a swing or a way beside it.',
+};
+const wholePlan = <T extends z.ZodType<z.infer<typeof planShape2>>>(shape: T) =>
+  shape.refine(bandHasRoom, bandIsOpen).refine(partnerIsTarget, partnerAlone);
+const planSchema2: z.ZodType<Plan> = wholePlan(planShape2);
 
 /** A plan of version 1 as one of version 2: the same events under the same limits. */
 function fromVersion1({ pattern, ...plan }: Plan1): Plan {
@@ -289,7 +303,7 @@ const followsSchema: z.ZodType<Follows> = z.object({
 
 /** A drill as it is kept: a plan, and what of it follows something else. A file holds the plan alone. */
 export const drillSchema: z.ZodType<Drill> = ofAnyVersion<Drill>(
-  planShape2.extend({ follows: followsSchema.optional() }).refine(bandHasRoom, bandIsOpen),
+  wholePlan(planShape2.extend({ follows: followsSchema.optional() })),
 );
 
 export const planFileSchema = z.object({

@@ -1,6 +1,7 @@
 import {
   eventsOf,
   expand,
+  settled,
   type Balls,
   type Footwork,
   type PlannedDrill,
@@ -83,7 +84,7 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
   const progress = steps.onProgress ?? (() => undefined);
   const reading = steps.reading ?? {};
   progress(0.05, 'Expanding the plan');
-  const asked = drillRead(given, reading);
+  const asked = settled(drillRead(given, reading));
   const track = trackRead(recorded, reading, given.plan);
   const footwork = expand(asked);
   progress(0.15, 'Finding footfalls');

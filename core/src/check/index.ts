@@ -1,6 +1,7 @@
 export { captureWords } from './capture.ts';
 export { type Cause, flatFindings } from './causes.ts';
 export { checkPlan, type CheckResult, checkTrack, type Judged, judgePlan } from './check.ts';
+export { checkPartner } from './check-partner.ts';
 export { compareWithPlan } from './compare.ts';
 export { type CheckNote, noteWords } from './notes.ts';
 export { performedMoves, plannedGap } from './observe.ts';

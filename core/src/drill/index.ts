@@ -1,5 +1,5 @@
 export type { Drill, Follows, KeptPattern, OnPiece, TargetOf } from './drill.ts';
-export { inOwnFrame, movePattern, patternAt, poseOf } from './place-pattern.ts';
+export { inOwnFrame, movePattern, movePlan, patternAt, poseOf } from './place-pattern.ts';
 export {
   laidOn,
   type Lost,

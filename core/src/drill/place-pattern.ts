@@ -1,8 +1,10 @@
+import type { Target } from '../floor/index.ts';
 import { wrapDeg, type Point } from '../geometry/index.ts';
 import {
   laneOf,
   withItems,
   type Cue,
+  type Facing,
   type Item,
   type Pattern,
   type Plan,
@@ -30,9 +32,7 @@ const isStill = ({ turnDeg, shift }: RigidMove): boolean =>
   Math.abs(turnDeg) < SAME_DEG && shift.x === 0 && shift.y === 0;
 
 const turnedCue = (cue: Cue, turnDeg: number): Cue =>
-  cue.facing?.on === 'heading'
-    ? { ...cue, facing: { on: 'heading', deg: wrapDeg(cue.facing.deg + turnDeg) } }
-    : cue;
+  cue.facing ? { ...cue, facing: turned(cue.facing, turnDeg) } : cue;
 
 /** A pattern carried along by a rigid motion of the floor: its start, its lanes, the headings it names. */
 export function movePattern(pattern: Pattern, move: RigidMove): Pattern {
@@ -66,13 +66,38 @@ const OWN_FRAME: Pose = { at: { x: 0, y: 0 }, headingDeg: 0 };
 /** A pattern in a frame of its own, as it is kept: it begins at 0, ahead is +y. */
 export const inOwnFrame = (pattern: Pattern): Pattern => patternAt(pattern, OWN_FRAME);
 
-/** A plan whose pattern, and the heading that it faces, went along with what it lies on. */
+/** A target carried along, with its swing and its way. */
+function moveTarget(target: Target, move: RigidMove): Target {
+  const { swing, path } = target;
+  return {
+    ...target,
+    at: applyMove(move, target.at),
+    ...(swing ? { swing: { ...swing, headingDeg: wrapDeg(swing.headingDeg + move.turnDeg) } } : {}),
+    ...(path ? { path: path.map(({ timeS, at }) => ({ timeS, at: applyMove(move, at) })) } : {}),
+  };
+}
+
+const turned = (facing: Facing, turnDeg: number): Facing =>
+  facing.on === 'heading' ? { on: 'heading', deg: wrapDeg(facing.deg + turnDeg) } : facing;
+
+/** A plan carried along by a rigid motion of its floor, everything but the floor itself. */
+export const movePlan = (plan: Plan, move: RigidMove): Plan => ({
+  ...plan,
+  target: moveTarget(plan.target, move),
+  pattern: movePattern(plan.pattern, move),
+  facing: turned(plan.facing, move.turnDeg),
+  ...(plan.partner
+    ? {
+        partner: {
+          pattern: movePattern(plan.partner.pattern, move),
+          facing: turned(plan.partner.facing, move.turnDeg),
+        },
+      }
+    : {}),
+});
+
+/** A plan whose pattern, and what it faces, went along with what it lies on; the target stays where it is. */
 export function carried(plan: Plan, from: Pose, to: Pose): Plan {
   const move = between(from, to);
-  const { facing } = plan;
-  return {
-    ...plan,
-    pattern: movePattern(plan.pattern, move),
-    facing: facing.on === 'heading' ? { on: 'heading', deg: wrapDeg(facing.deg + move.turnDeg) } : facing,
-  };
+  return isStill(move) ? plan : { ...movePlan(plan, move), target: plan.target };
 }

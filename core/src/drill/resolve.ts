@@ -81,6 +81,12 @@ function targetOfPiece(piece: Piece): Pick<Target, 'kind' | 'at' | 'radiusM'> | 
   }
 }
 
+/** A plan with another target; only a partner has moves of their own. */
+function aimedAt({ partner, ...plan }: Plan, target: Pick<Target, 'kind' | 'at' | 'radiusM'>): Plan {
+  const aimed = { ...plan, target: { ...plan.target, ...target } };
+  return partner && target.kind === 'partner' ? { ...aimed, partner } : aimed;
+}
+
 /**
  * Turns the references of a drill to plain values: moves of a kept pattern, laid where the drill lies; room, place and target
  * of a kept floor. A drill goes along with the piece it lies on, rigidly.
@@ -113,7 +119,7 @@ export function resolveDrill({ follows, ...own }: Drill, world: World, ruler: Ru
     if (on && piece) plan = withLane(carried(plan, on, poseOfPiece(piece)), laneNumbers(piece, ruler));
     const of = follows.target;
     const target = of && of.on !== 'student' && found('target', targetIn(floor, of));
-    if (target) plan = { ...plan, target: { ...plan.target, ...target } };
+    if (target) plan = aimedAt(plan, target);
   }
   const students = [
     ...(follows.students ?? []),

@@ -73,8 +73,14 @@ export function targetAt({ at, swing, path }: Target, timeS: number): Point {
 }
 
 function alongPath(path: readonly Waypoint[], timeS: number): Point {
-  const before = path.findLast((one) => one.timeS <= timeS);
-  const after = path.find((one) => one.timeS > timeS);
+  let low = 0;
+  let high = path.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((path[middle]?.timeS ?? Infinity) <= timeS) low = middle + 1;
+    else high = middle;
+  }
+  const [before, after] = [path[low - 1], path[low]];
   if (!before || !after) return (before ?? after)?.at ?? { x: NaN, y: NaN };
   return between(before.at, after.at, (timeS - before.timeS) / (after.timeS - before.timeS));
 }

@@ -20,6 +20,7 @@ export {
   rectangularFloor,
   type Target,
   targetAt,
+  type Waypoint,
 } from './floor.ts';
 export {
   type Mark,

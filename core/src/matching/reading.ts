@@ -1,7 +1,7 @@
-import type { Target } from '../floor/index.ts';
 import { otherFoot } from '../body/index.ts';
-import { boundsOf, turnAbout, wrapDeg, type Point } from '../geometry/index.ts';
-import { mirrorPattern, withWeaves, type FootEvent, type Plan, type PlannedDrill } from '../pattern/index.ts';
+import { boundsOf, wrapDeg, type Point } from '../geometry/index.ts';
+import { movePlan } from '../drill/index.ts';
+import { mirrorPattern, type FootEvent, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import type { FootSamples, Samples, Track } from '../track/index.ts';
 
 /** How the axes of a recording lie to the floor's. */
@@ -105,45 +105,17 @@ export function trackRead(track: Track, reading: Reading, plan: Plan): Track {
 }
 
 /** The drill a reading means: begun on the other side, or with the other foot in front. */
-export function drillRead({ plan, student }: PlannedDrill, reading: Reading): PlannedDrill {
+export function drillRead(drill: PlannedDrill, reading: Reading): PlannedDrill {
+  const { plan, student } = drill;
   return {
+    ...drill,
     plan: reading.otherStart ? { ...plan, pattern: mirrorPattern(plan.pattern) } : plan,
     student: reading.otherLead ? { ...student, leadSide: otherFoot(student.leadSide) } : student,
   };
 }
 
-const movedTarget = (target: Target, moved: (p: Point) => Point, turnDeg: number): Target => ({
-  ...target,
-  at: moved(target.at),
-  ...(target.swing
-    ? { swing: { ...target.swing, headingDeg: wrapDeg(target.swing.headingDeg + turnDeg) } }
-    : {}),
-  ...(target.path ? { path: target.path.map(({ timeS, at }) => ({ timeS, at: moved(at) })) } : {}),
-});
-
 /** A drill with its marks and its target moved as one; the room stays. */
-export function marksMoved(drill: PlannedDrill, { shiftM, turnDeg, about }: FrameOffset): PlannedDrill {
-  const moved = (p: Point): Point => {
-    const turned = turnAbout(p, about, turnDeg);
-    return { x: turned.x + shiftM.x, y: turned.y + shiftM.y };
-  };
-  const plan = withWeaves(drill.plan, (weave) => ({
-    ...weave,
-    firstCone: moved(weave.firstCone),
-    laneHeadingDeg: wrapDeg(weave.laneHeadingDeg + turnDeg),
-  }));
-  const { pattern, target, facing } = plan;
-  const start = pattern.start && {
-    at: moved(pattern.start.at),
-    headingDeg: wrapDeg(pattern.start.headingDeg + turnDeg),
-  };
-  return {
-    ...drill,
-    plan: {
-      ...plan,
-      target: movedTarget(target, moved, turnDeg),
-      facing: facing.on === 'heading' ? { ...facing, deg: wrapDeg(facing.deg + turnDeg) } : facing,
-      pattern: { ...pattern, start },
-    },
-  };
-}
+export const marksMoved = (drill: PlannedDrill, { shiftM, turnDeg, about }: FrameOffset): PlannedDrill => ({
+  ...drill,
+  plan: movePlan(drill.plan, { about, turnDeg, shift: shiftM }),
+});

@@ -3,7 +3,7 @@ import { SCHOOLS, readStance, type StudentFit, longestStepM, fitStance } from '.
 import { distanceM, headingDeg, midpoint } from '../geometry/index.ts';
 import { checkPlan } from '../check/index.ts';
 import { drillOf, laneIn, ROOMY_PLAN } from '../../test/drills.ts';
-import { expand } from './expand.ts';
+import { expand } from './actors.ts';
 import { ballsAfter, type Balls } from '../moves/index.ts';
 import { footfallsCsv, planSvg } from '../formats/index.ts';
 import { weaveCones, weaveWaypoints } from './weave.ts';

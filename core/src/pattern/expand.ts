@@ -39,7 +39,7 @@ export function stanceFor({ plan, student }: PlannedDrill): FittedStance {
 }
 
 /** Where a plan begins: where it says, where its weave begins, or in the middle of its floor. */
-function startOf(plan: Plan): Pose {
+export function startOf(plan: Plan): Pose {
   if (plan.pattern.start) return plan.pattern.start;
   const lane = laneOf(plan);
   const [first] = lane ? weaveWaypoints(lane) : [];
@@ -72,12 +72,8 @@ interface Walking {
   events: number;
 }
 
-/**
- * Expands a plan to events for one student, by the rules of the student's school: each item is laid out from
- * where the one before it ended. Floor frame, metres, seconds from the start. Never fails; what a plan breaks
- * for this body the rules say.
- */
-export function expand(drill: PlannedDrill): Footwork {
+/** One walker, against a target that goes its own way. */
+export function expandAlone(drill: PlannedDrill): Footwork {
   const { plan } = drill;
   const stance = stanceFor(drill);
   const intervalS = 60 / plan.tempoPerMin;

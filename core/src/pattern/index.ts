@@ -7,7 +7,8 @@ export {
   type FootEvent,
   type Stand,
 } from '../moves/index.ts';
-export { expand, stanceFor } from './expand.ts';
+export { expand, partnerFootwork, partnersDrill, settled } from './actors.ts';
+export { stanceFor } from './expand.ts';
 export { courseOf, latestBy, minimumJerk } from './flight.ts';
 export type { Footwork, PlannedMove } from './footwork.ts';
 export {
@@ -26,6 +27,7 @@ export type {
   GapBand,
   Item,
   OwnLimits,
+  PartnerPart,
   Pattern,
   Plan,
   PlannedDrill,

@@ -1,7 +1,7 @@
 import { withLane, type Item, type Plan } from './index.ts';
 import { checkPlan } from '../check/index.ts';
 import { drillOf, laneIn, metres, planOf, ROOMY_PLAN } from '../../test/drills.ts';
-import { expand } from './expand.ts';
+import { expand } from './actors.ts';
 import { mirrorItems, mirrorPattern, writtenOut } from './items.ts';
 
 const step = (bearingDeg: number): Item => ({

@@ -86,6 +86,14 @@ export interface OwnLimits {
   readonly reason: string;
 }
 
+/** What a partner does: a pattern of their own, on the beat of the drill. */
+export interface PartnerPart {
+  /** Its start is where they stand first; null: where the target is, facing the student. */
+  readonly pattern: Pattern;
+  /** `target` is the student. */
+  readonly facing: Facing;
+}
+
 export interface Plan {
   readonly name: string;
   readonly floor: Floor;
@@ -96,10 +104,14 @@ export interface Plan {
   /** Beats a minute. */
   readonly tempoPerMin: number;
   readonly limits?: OwnLimits | undefined;
+  /** The target is a partner who does this; without it they stand, or go the way of the target. */
+  readonly partner?: PartnerPart | undefined;
 }
 
 /** Everything a check needs to know about what was planned, for whom. */
 export interface PlannedDrill {
   readonly plan: Plan;
   readonly student: StudentFit;
+  /** The body of a partner who does a pattern of their own; as big as the student when not known. */
+  readonly partner?: StudentFit | undefined;
 }

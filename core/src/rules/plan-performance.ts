@@ -7,6 +7,9 @@ import {
   conesOf,
   courseOf,
   eventsOf,
+  partnerFootwork,
+  settled,
+  standsOf,
   laneOf,
   type Balls,
   type Footwork,
@@ -37,8 +40,10 @@ const reachIn = ({ plan, student }: PlannedDrill): Performance['reachOf'] =>
   plan.target.kind === 'partner' ? () => null : reachAgainst(student);
 
 /** A plan as the rule engine sees it: done exactly as written, with no uncertainty. */
-export function performPlan(drill: PlannedDrill, footwork: Footwork): Performance {
+export function performPlan(given: PlannedDrill, footwork: Footwork): Performance {
+  const drill = settled(given);
   const { plan } = drill;
+  const partner = partnerFootwork(given);
   const start = startingBalls(footwork);
   const ballAt = courseOf(start, eventsOf(footwork.moves));
   const targetNow = (timeS: number): Point => targetAt(plan.target, timeS);
@@ -66,7 +71,7 @@ export function performPlan(drill: PlannedDrill, footwork: Footwork): Performanc
     moves,
     ballAt,
     targetAt: targetNow,
-    partnerAt: () => null,
+    partnerAt: partner ? standsOf(partner) : () => null,
     targetSeen: true,
     targetUM: 0,
     spanS: [0, footwork.endS],

@@ -4,6 +4,8 @@ import {
   ballOnWay,
   expand,
   minimumJerk,
+  partnersDrill,
+  settled,
   type FootEvent,
   type PlannedDrill,
   type PlannedMove,
@@ -64,14 +66,35 @@ const HEADING_NOISE_DEG = 1.2;
 const DRIFT_PERIOD_S = 37;
 
 /** Records a plausible drill: smooth flights, double support, jitter, drift and lost samples. */
-export function simulate(drill: PlannedDrill, settings: TrackerSettings): Recording {
+export function simulate(given: PlannedDrill, settings: TrackerSettings): Recording {
+  const drill = settled(given);
   const chance = chanceFrom(settings.seed);
   const footwork = expand(drill);
   const truth = walk(drill, footwork, settings.faults, settings.habits, chance);
-  return {
-    track: sampleWalk(truth, settings, chance),
-    truth,
-  };
+  const track = sampleWalk(truth, settings, chance);
+  return { track: { ...track, ...partnerColumns(drill, track, settings) }, truth };
+}
+
+/** The feet of a partner who does a pattern of their own, who makes no faults; nothing where there is none. */
+function partnerColumns(
+  drill: PlannedDrill,
+  { timeS }: Track,
+  settings: TrackerSettings,
+): Partial<Pick<Track, 'targetLeft' | 'targetRight'>> {
+  const theirs = partnersDrill(drill);
+  if (!theirs) return {};
+  const chance = chanceFrom(settings.seed + 104_729);
+  const truth = walk(settled(theirs), expand(theirs), [], settings.habits, chance);
+  const { left, right } = sampleWalk(
+    { ...truth, endS: Math.max(truth.endS, timeS.at(-1) ?? 0) },
+    settings,
+    chance,
+  );
+  const column = ({ x, y }: { x: Samples; y: Samples }) => ({
+    x: x.slice(0, timeS.length),
+    y: y.slice(0, timeS.length),
+  });
+  return { targetLeft: column(left), targetRight: column(right) };
 }
 
 /**

@@ -2,7 +2,7 @@ import { targetAt } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
 import { align, type AlignedMove, clockMap } from '../matching/index.ts';
 import { beyondPlan, compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
-import { bandsAlong, expand, courseOf, type PlannedDrill } from '../pattern/index.ts';
+import { bandsAlong, expand, courseOf, settled, type PlannedDrill } from '../pattern/index.ts';
 import {
   EXACT_EVENT,
   type Finding,
@@ -20,7 +20,8 @@ import type { TrueWalk } from './walk.ts';
  * What a perfect capture of a simulated walk would find: the rules on the exact events, with the
  * known belonging of every event and no uncertainty. The measure for judging a real capture.
  */
-export function trueFindings(drill: PlannedDrill, truth: TrueWalk): Finding[] {
+export function trueFindings(given: PlannedDrill, truth: TrueWalk): Finding[] {
+  const drill = settled(given);
   const footwork = expand(drill);
   const { target } = drill.plan;
   const bandAt = bandsAlong(drill.plan, footwork);

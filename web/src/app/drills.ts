@@ -1,4 +1,4 @@
-import type { StoredPlan } from '@angled-chalk/contract';
+import type { StoredPlan, Student } from '@angled-chalk/contract';
 import type { Ruler } from '@angled-chalk/core/body';
 import {
   remembered,
@@ -8,7 +8,7 @@ import {
   type Resolved,
   type World,
 } from '@angled-chalk/core/drill';
-import type { Plan } from '@angled-chalk/core/pattern';
+import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
 import { rulerFor } from '@angled-chalk/core/range';
 import { useCallback, useMemo } from 'react';
 import { useEveryone, useFloors, usePatterns, usePlans } from '../api/queries.ts';
@@ -112,4 +112,20 @@ export function useDrills() {
     [plans.data, resolve, stampOf, isLoading],
   );
   return { data, isLoading: plans.isLoading || isLoading, error: plans.error ?? error };
+}
+
+/** A drill for a student, with the body of the partner it names. */
+export function usePlanned(): (
+  drill: { readonly plan: Plan; readonly follows?: Follows | undefined },
+  student: Student,
+) => PlannedDrill {
+  const { students, fitOf } = useClub();
+  return useCallback(
+    ({ plan, follows }, student) => {
+      const { target } = follows ?? {};
+      const partner = target?.on === 'student' ? students.find(({ id }) => id === target.id) : undefined;
+      return { plan, student: fitOf(student), ...(partner ? { partner: fitOf(partner) } : {}) };
+    },
+    [students, fitOf],
+  );
 }

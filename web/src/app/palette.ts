@@ -17,6 +17,7 @@ const LIGHT = {
   band: '#20262B',
   bandInk: '#FFFDF8',
   observedFill: 'rgba(162,59,18,0.14)',
+  partner: '#C9C4B4',
   actionFill: 'rgba(11,90,80,0.08)',
 } as const;
 
@@ -38,6 +39,7 @@ const DARK: Readonly<Record<keyof typeof LIGHT, string>> = {
   band: '#0B0E10',
   bandInk: '#ECE8DD',
   observedFill: 'rgba(240,154,108,0.2)',
+  partner: '#59605F',
   actionFill: 'rgba(108,201,185,0.14)',
 };
 

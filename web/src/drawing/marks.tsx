@@ -14,12 +14,13 @@ import { useDrawing } from './drawing.ts';
 import { DrawingText } from './DrawingText.tsx';
 import { pathOf, toDrawing } from './frame.ts';
 
-export type Standing = 'planned' | 'observed' | 'now';
+export type Standing = 'planned' | 'observed' | 'now' | 'partner';
 
 const LINE: Readonly<Record<Standing, { stroke: string; fill: string; dashed?: boolean }>> = {
   planned: { stroke: PALETTE.planned, fill: 'none', dashed: true },
   observed: { stroke: PALETTE.observed, fill: PALETTE.observedFill },
   now: { stroke: PALETTE.ink, fill: PALETTE.chalk },
+  partner: { stroke: PALETTE.ink, fill: PALETTE.partner },
 };
 
 interface FootMarkProps {

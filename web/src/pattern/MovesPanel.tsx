@@ -4,7 +4,7 @@ import IconButton from '@mui/material/IconButton';
 import { PLAN_RANGES } from '@angled-chalk/contract';
 import { rulerOf, type FittedStance, type Measure, type Ruler } from '@angled-chalk/core/body';
 import { MOVE_NAMES, MOVES, type FieldSpec, type MoveName } from '@angled-chalk/core/moves';
-import type { Cue, Item, Plan } from '@angled-chalk/core/pattern';
+import type { Cue, Item, Pattern } from '@angled-chalk/core/pattern';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useUnits } from '../app/club.tsx';
@@ -17,13 +17,26 @@ import { itemWords } from './pattern-words.ts';
 const KINDS = MOVE_NAMES.map((name) => [name, MOVES[name].name] as const);
 const CHOICE_WORDS: Readonly<Record<string, string>> = { 'in-place': 'in place', 'in-front': 'in front' };
 
+/** A plan or a kept pattern, and a plan whose partner has moves too, as the list knows them. */
+interface WithMoves {
+  readonly pattern: Pattern;
+  readonly partner: { readonly pattern: Pattern };
+}
+
+interface MovesPanelProps {
+  readonly stance: FittedStance;
+  /** Whose moves they are. */
+  readonly of?: 'pattern' | 'partner.pattern';
+  readonly title?: string;
+}
+
 /** The moves of a plan as a list to be typed: kind, numbers, beats, order. */
-export function MovesPanel({ stance }: { readonly stance: FittedStance }) {
+export function MovesPanel({ stance, of = 'pattern', title = 'Moves' }: MovesPanelProps) {
   const ruler = rulerOf(stance);
-  const { setValue } = useFormContext<Plan>();
-  const { items, start } = useWatch<Plan, 'pattern'>({ name: 'pattern' });
+  const { setValue } = useFormContext<WithMoves>();
+  const { items, start } = useWatch<WithMoves, typeof of>({ name: of });
   const write = (next: readonly Item[]): void => {
-    if (next.length > 0) setValue('pattern', { start, items: next }, { shouldDirty: true });
+    if (next.length > 0) setValue(of, { start, items: next }, { shouldDirty: true });
   };
   const put = (i: number, item: Item): void => write(items.with(i, item));
   const swap = (i: number, j: number): void => {
@@ -31,10 +44,10 @@ export function MovesPanel({ stance }: { readonly stance: FittedStance }) {
     if (a && b) write(items.with(i, b).with(j, a));
   };
   return (
-    <Panel title={`Moves (${items.length})`}>
+    <Panel title={`${title} (${items.length})`}>
       <Box
         component="ol"
-        aria-label="Moves"
+        aria-label={title}
         sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.5 }}
       >
         {items.map((item, i) => (

@@ -14,6 +14,7 @@ function show(onChange: (plan: Plan) => void = () => undefined) {
   stubProgram();
   return renderInClub(
     <PlanFloor
+      drill={drill}
       plan={DEMO_PLAN}
       footwork={footwork}
       findings={findings}

@@ -1,9 +1,11 @@
 import { targetAt } from '@angled-chalk/core/floor';
-import { fromFacing } from '@angled-chalk/core/geometry';
+import { fromFacing, type Point } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
 import {
   eventsOf,
+  partnerFootwork,
   posesOf,
+  settled,
   standsOf,
   conesOf,
   laneOf,
@@ -13,6 +15,7 @@ import {
   type Weave,
   type Footwork,
   type Plan,
+  type PlannedDrill,
   type PlannedMove,
 } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
@@ -27,6 +30,8 @@ import { numbersText, printsTogether, type PrintTogether } from './prints-togeth
 import { Movable } from '../drawing/Movable.tsx';
 
 interface PlanFloorProps {
+  /** The drill that the footwork is of. */
+  readonly drill: PlannedDrill;
   readonly plan: Plan;
   readonly footwork: Footwork;
   readonly findings: readonly Finding[];
@@ -40,6 +45,7 @@ interface PlanFloorProps {
 
 /** The planned pattern on its floor: cones, target, every numbered footprint, and the feet now. */
 export function PlanFloor({
+  drill,
   plan,
   footwork,
   findings,
@@ -53,6 +59,9 @@ export function PlanFloor({
   const lane = laneOf(plan);
   const way = useMemo(() => (lane ? weaveWaypoints(lane) : []), [lane]);
   const { target } = plan;
+  const partner = useMemo(() => partnerFootwork(drill), [drill]);
+  const course = useMemo(() => settled(drill).plan.target, [drill]);
+  const targetNow = partner ? targetAt(course, timeS) : targetAt(target, timeS);
   // Of a sequence, what is done about the moment is drawn in full: many of its prints lie on each other.
   const near = useMemo(
     () => (lane ? null : movesAbout(footwork.moves, timeS)),
@@ -63,9 +72,10 @@ export function PlanFloor({
     () => [
       ...Object.values(footwork.start.feet).map(({ ball }) => ball),
       ...eventsOf(footwork.moves).map(({ to }) => to),
+      ...eventsOf(partner?.moves ?? []).map(({ to }) => to),
       target.at,
     ],
-    [footwork, target.at],
+    [footwork, partner, target.at],
   );
   return (
     <FloorView
@@ -93,22 +103,42 @@ export function PlanFloor({
         ),
       )}
       {fixed.target ? (
-        <TargetMark target={{ ...target, at: targetAt(target, timeS) }} />
+        <TargetMark target={{ ...target, at: targetNow }} />
       ) : (
         <Movable
           at={target.at}
-          label={`Target: ${target.kind}`}
+          label={partner ? 'Where the partner begins' : `Target: ${target.kind}`}
           reachM={Math.max(target.radiusM, 0.12) + 0.1}
-          onMove={(at) => onChange({ ...plan, target: { ...target, at } })}
+          onMove={(at) => onChange(withTargetAt(plan, at))}
         >
-          <TargetMark target={{ ...target, at: targetAt(target, timeS) }} />
+          {/* A partner whose feet are drawn needs no other mark. */}
+          {!partner && <TargetMark target={{ ...target, at: targetNow }} />}
         </Movable>
       )}
       {lane && <LaneDimensions lane={lane} />}
       <FaultMarks findings={findings} chosen={chosen} />
-      <FeetNow footwork={footwork} timeS={timeS} />
+      {partner && (
+        <>
+          <MoveMarks moves={movesAbout(partner.moves, timeS)} />
+          <FeetNow footwork={partner} timeS={timeS} who="partner" />
+        </>
+      )}
+      <FeetNow footwork={footwork} timeS={timeS} who="now" />
     </FloorView>
   );
+}
+
+/** A target moved, with a partner who begins there. */
+function withTargetAt(plan: Plan, at: Point): Plan {
+  const { partner, target } = plan;
+  const start = partner?.pattern.start;
+  return {
+    ...plan,
+    target: { ...target, at },
+    ...(partner && start
+      ? { partner: { ...partner, pattern: { ...partner.pattern, start: { ...start, at } } } }
+      : {}),
+  };
 }
 
 const NONE: readonly PlannedMove[] = [];
@@ -145,15 +175,21 @@ function Footprints({
   ));
 }
 
-function FeetNow({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
+interface FeetNowProps {
+  readonly footwork: Footwork;
+  readonly timeS: number;
+  readonly who: 'now' | 'partner';
+}
+
+function FeetNow({ footwork, timeS, who }: FeetNowProps) {
   const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
   const standAt = useMemo(() => standsOf(footwork), [footwork]);
   const { body } = footwork.stance;
   return (
     <>
       <FacingMark stand={standAt(timeS)} now />
-      <FootMark name="left" foot={poseAt('left', timeS)} body={body} standing="now" strong />
-      <FootMark name="right" foot={poseAt('right', timeS)} body={body} standing="now" strong />
+      <FootMark name="left" foot={poseAt('left', timeS)} body={body} standing={who} strong />
+      <FootMark name="right" foot={poseAt('right', timeS)} body={body} standing={who} strong />
     </>
   );
 }

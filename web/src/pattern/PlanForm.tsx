@@ -1,8 +1,9 @@
 import Box from '@mui/material/Box';
 import { PLAN_RANGES } from '@angled-chalk/contract';
 import type { FittedStance } from '@angled-chalk/core/body';
-import { rectangularFloor } from '@angled-chalk/core/floor';
-import type { Pattern, Plan, Pose } from '@angled-chalk/core/pattern';
+import { rectangularFloor, type Target } from '@angled-chalk/core/floor';
+import { MOVES } from '@angled-chalk/core/moves';
+import type { PartnerPart, Pattern, Plan, Pose } from '@angled-chalk/core/pattern';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { LengthBox } from '../parts/boxes.tsx';
 import { ChoiceField, LengthField, NumberField, TextLine } from '../parts/fields.tsx';
@@ -48,6 +49,7 @@ export function PlanForm({ stance, isLaneOfFloor, ...props }: PlanFormProps) {
       ) : (
         <MovesPanel stance={stance} />
       )}
+      {drill.partner && <MovesPanel stance={stance} of="partner.pattern" title="Moves of the partner" />}
       <Panel title="Drill">
         <Box sx={TWO}>
           <Box sx={WIDE}>
@@ -65,8 +67,8 @@ export function PlanForm({ stance, isLaneOfFloor, ...props }: PlanFormProps) {
             step={5}
           />
           <TargetChoice {...props} />
-          {!standsStill && <TargetFields isPartner={follows.target?.on === 'student'} />}
-          <SwingFields />
+          {!standsStill && <TargetFields {...props} />}
+          <TargetDoes {...props} />
           <BandKind />
           {band === 'fixed' ? (
             <>
@@ -88,19 +90,26 @@ const beginsWithLane = ({ items }: Pattern): boolean => items.slice(0, 1).some((
 const isBare = ({ outline, fixtures }: Plan['floor']): boolean => outline.length === 4 && !fixtures;
 
 /** A target of the drill's own: what it is, and where. */
-function TargetFields({ isPartner }: { readonly isPartner: boolean }) {
+function TargetFields({ drill, onDrill }: FollowProps) {
+  const isPartner = drill.follows?.target?.on === 'student';
   return (
     <>
       {!isPartner && (
         <>
-          <ChoiceField<Plan>
-            name="target.kind"
+          <SelectBox<Target['kind']>
             label="Target"
+            value={drill.target.kind}
             choices={[
               ['bag', 'bag'],
               ['pad', 'pad holder'],
               ['partner', 'partner'],
             ]}
+            onChoice={(kind) => {
+              // Only a partner has moves, and only what hangs swings.
+              const { partner: _, ...plan } = drill;
+              const { swing: __, ...target } = drill.target;
+              onDrill({ ...plan, target: { ...(kind === 'bag' ? drill.target : target), kind } });
+            }}
           />
           <LengthField<Plan> name="target.radiusM" label="Target radius" range={PLAN_RANGES.radiusM} />
         </>
@@ -139,23 +148,42 @@ function FacingFields() {
 
 const SWING = { headingDeg: 90, amplitudeM: 0.2, periodS: 2.4 } as const;
 
-/** A bag that swings: how far, how fast and which way. */
-function SwingFields() {
-  const { setValue } = useFormContext<Plan>();
-  const swing = useWatch<Plan, 'target.swing'>({ name: 'target.swing' });
+type Does = 'stands' | 'swings' | 'walks';
+const DOES: readonly (readonly [Does, string])[] = [
+  ['stands', 'stands still'],
+  ['swings', 'swings to and fro'],
+];
+const PARTNER_DOES: readonly (readonly [Does, string])[] = [
+  ['stands', 'stands still'],
+  ['walks', 'does moves of their own'],
+];
+const FIRST_MOVES: PartnerPart = {
+  facing: { on: 'target' },
+  pattern: { start: null, items: [{ move: MOVES.step.usual }] },
+};
+
+/** What the target does: a bag may swing, a partner may do a pattern of their own. */
+function TargetDoes({ drill, onDrill }: FollowProps) {
+  const isPartner = drill.target.kind === 'partner';
+  const { swing } = drill.target;
+  const does: Does = drill.partner ? 'walks' : swing ? 'swings' : 'stands';
+  const choose = (next: Does): void => {
+    const { partner: _, ...plan } = drill;
+    const { swing: __, path: ___, ...target } = drill.target;
+    onDrill({
+      ...plan,
+      target: next === 'swings' ? { ...target, swing: SWING } : target,
+      ...(next === 'walks' ? { partner: FIRST_MOVES } : {}),
+    });
+  };
   return (
     <>
-      <Box sx={{ gridColumn: '1 / -1' }}>
-        <SelectBox
-          label="The target"
-          value={swing ? 'swings' : 'stands'}
-          choices={[
-            ['stands', 'stands still'],
-            ['swings', 'swings to and fro'],
-          ]}
-          onChoice={(value) =>
-            setValue('target.swing', value === 'swings' ? SWING : undefined, { shouldDirty: true })
-          }
+      <Box sx={WIDE}>
+        <SelectBox<Does>
+          label={isPartner ? 'The partner' : 'The target'}
+          value={does}
+          choices={isPartner ? PARTNER_DOES : DOES}
+          onChoice={choose}
         />
       </Box>
       {swing && (

@@ -12,7 +12,7 @@ import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { usePlans, useStored } from '../api/queries.ts';
 import { useClub, useUnits } from '../app/club.tsx';
-import { useDrillNow, useWorld, type DrillNow } from '../app/drills.ts';
+import { useDrillNow, usePlanned, useWorld, type DrillNow } from '../app/drills.ts';
 import { saveText } from '../parts/download.ts';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -45,11 +45,14 @@ export function PlanPage() {
 }
 
 function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly student: Student }) {
-  const { fitOf } = useClub();
+  const planned = usePlanned();
   const editing = useEditing<Drill>({ ...useStored('plans', stored), schema: drillSchema });
   const now = useDrillNow(editing.value);
-  const { plan } = now;
-  const drill = useMemo(() => ({ plan, student: fitOf(student) }), [plan, student, fitOf]);
+  const {
+    plan,
+    drill: { follows },
+  } = now;
+  const drill = useMemo(() => planned({ plan, follows }, student), [plan, follows, student, planned]);
   const judging = useJudged(drill);
   if (judging.error && !judging.value)
     return <ErrorBox error={judging.error} title="The pattern could not be judged" />;
@@ -148,6 +151,7 @@ function PlanDesk({ stored, student, drill, editing, now, judging, judged }: Pla
       <Box sx={BESIDE}>
         <Box>
           <PlanFloor
+            drill={of}
             plan={plan}
             footwork={footwork}
             findings={findings}
@@ -165,7 +169,7 @@ function PlanDesk({ stored, student, drill, editing, now, judging, judged }: Pla
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           {findings.length > 0 && (
             <Panel title={`Rules not met (${places})`}>
-              {!now.isLaneOfFloor && follows?.pattern === undefined && (
+              {laneOf(plan) && !now.isLaneOfFloor && follows?.pattern === undefined && (
                 <CleanLane drill={of} onUse={replace} />
               )}
               <FindingList

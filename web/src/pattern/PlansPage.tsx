@@ -10,7 +10,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { newId, useAddPlan } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
-import { useDrills, type DrillForStudent } from '../app/drills.ts';
+import { useDrills, usePlanned, type DrillForStudent } from '../app/drills.ts';
 import { LostNotice } from './LostNotice.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
@@ -94,12 +94,20 @@ function useFoundIn(
   plans: readonly DrillForStudent[] | undefined,
   student: Student | null,
 ): ReadonlyMap<string, Found> {
-  const { fitOf } = useClub();
-  const fit = useMemo(() => student && fitOf(student), [student, fitOf]);
+  const planned = usePlanned();
+  const asked = useMemo(
+    () =>
+      student &&
+      plans?.map((stored) => ({ id: stored.id, stamp: stored.stamp, drill: planned(stored, student) })),
+    [plans, student, planned],
+  );
   const query = useQuery({
-    queryKey: ['found-in-plans', plans?.map(({ id, stamp }) => `${id} ${stamp}`), fit],
-    queryFn: ({ signal }) => foundIn(plans!, fit!, (drills) => judgeAll(drills, signal)),
-    enabled: plans !== undefined && fit !== null,
+    queryKey: [
+      'found-in-plans',
+      asked?.map(({ id, stamp, drill: { student: of, partner } }) => [id, stamp, of, partner]),
+    ],
+    queryFn: ({ signal }) => foundIn(asked ?? [], (drills) => judgeAll(drills, signal)),
+    enabled: Boolean(asked),
     staleTime: Infinity,
   });
   return query.data ?? NONE_FOUND;

@@ -1,27 +1,21 @@
-import type { DrillForStudent } from '../app/drills.ts';
 import type { StudentFit } from '@angled-chalk/core/body';
 import { DEMO_PLANS, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { judgeAll } from '../work/useJudged.ts';
 import { foundIn } from './kept-judgements.ts';
 
-const plans = DEMO_PLANS.map(({ id, plan }) => ({
-  id,
-  plan,
-  follows: {},
-  lost: [],
-  stamp: '1',
-  version: 1,
-  updatedAt: '2026-01-01T00:00:00.000Z',
-}));
+const plans = DEMO_PLANS.map(({ id, plan }) => ({ id, plan, stamp: '1' }));
 const [one, other] = [DEMO_STUDENTS[0]!, DEMO_STUDENTS[1]!];
 
 /** What is found, and the names of the plans that were judged for it. */
-async function found(list: readonly DrillForStudent[], fit: StudentFit) {
+async function found(list: typeof plans, fit: StudentFit) {
   const judged: string[] = [];
-  const value = await foundIn(list, fit, (drills) => {
-    judged.push(...drills.map(({ plan }) => plan.name));
-    return judgeAll(drills);
-  });
+  const value = await foundIn(
+    list.map(({ plan, ...rest }) => ({ ...rest, drill: { plan, student: fit } })),
+    (drills) => {
+      judged.push(...drills.map(({ plan }) => plan.name));
+      return judgeAll(drills);
+    },
+  );
   return { value, judged };
 }
 

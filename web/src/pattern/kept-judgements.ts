@@ -1,5 +1,3 @@
-import type { DrillForStudent } from '../app/drills.ts';
-import type { StudentFit } from '@angled-chalk/core/body';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
 
@@ -25,27 +23,33 @@ function read(): Map<string, Found> {
   }
 }
 
-const keyOf = ({ id, stamp }: DrillForStudent, fit: StudentFit): string =>
-  `${id} ${stamp} ${JSON.stringify(fit)}`;
+/** A stored drill as it is asked about: for a student, with their partner. */
+export interface Asked {
+  readonly id: string;
+  readonly stamp: string;
+  readonly drill: PlannedDrill;
+}
+
+const keyOf = ({ id, stamp, drill: { student, partner } }: Asked): string =>
+  `${id} ${stamp} ${JSON.stringify([student, partner])}`;
 
 /**
  * How many places of each plan a student's feet would break, by the plan's id. What this device has judged
  * before, in this version of the program, is read and not judged again.
  */
 export async function foundIn(
-  plans: readonly DrillForStudent[],
-  fit: StudentFit,
+  plans: readonly Asked[],
   judge: (drills: readonly PlannedDrill[]) => Promise<readonly Found[]>,
 ): Promise<Map<string, Found>> {
   const before = read();
-  const fresh = plans.filter((stored) => !before.has(keyOf(stored, fit)));
-  const counts = fresh.length === 0 ? [] : await judge(fresh.map(({ plan }) => ({ plan, student: fit })));
+  const fresh = plans.filter((stored) => !before.has(keyOf(stored)));
+  const counts = fresh.length === 0 ? [] : await judge(fresh.map(({ drill }) => drill));
   // Another window may have judged meanwhile.
   const kept = read();
-  fresh.forEach((stored, i) => kept.set(keyOf(stored, fit), counts[i]!));
+  fresh.forEach((stored, i) => kept.set(keyOf(stored), counts[i]!));
   const found = new Map(
     plans.map((stored) => {
-      const key = keyOf(stored, fit);
+      const key = keyOf(stored);
       return [stored.id, kept.get(key) ?? before.get(key) ?? null];
     }),
   );

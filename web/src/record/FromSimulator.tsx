@@ -10,7 +10,7 @@ import { useMemo } from 'react';
 import { FormProvider, useController, useForm, useFormContext } from 'react-hook-form';
 import { z } from 'zod';
 import { useAddTrack } from '../api/queries.ts';
-import { useClub } from '../app/club.tsx';
+import { usePlanned } from '../app/drills.ts';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { LengthField, NumberField, SwitchField } from '../parts/fields.tsx';
@@ -50,8 +50,8 @@ export function FromSimulator({ student, plan }: RecordFor) {
   const task = useTask();
   const add = useAddTrack();
   const notice = useNotice();
-  const { fitOf } = useClub();
-  const drill = useMemo(() => ({ plan: plan.plan, student: fitOf(student) }), [plan, student, fitOf]);
+  const planned = usePlanned();
+  const drill = useMemo(() => planned(plan, student), [plan, student, planned]);
   // Only what can go wrong at a move of this pattern is offered.
   const able = useMemo(() => {
     const { moves } = expand(drill);

@@ -1,7 +1,6 @@
 import type { Student } from '@angled-chalk/contract';
-import type { DrillForStudent } from '../app/drills.ts';
+import { usePlanned, type DrillForStudent } from '../app/drills.ts';
 import { useCallback } from 'react';
-import { useClub } from '../app/club.tsx';
 import { useJudge } from '../check/useJudge.ts';
 
 export interface ToCheck {
@@ -12,7 +11,7 @@ export interface ToCheck {
 
 /** Checks a stored recording in a worker, keeps the check, and opens it. */
 export function useCheckRecording() {
-  const { fitOf } = useClub();
+  const planned = usePlanned();
   const { judgeAndKeep, cancel, state, error } = useJudge();
   const check = useCallback(
     ({ trackId, student, plan }: ToCheck): Promise<void> =>
@@ -20,10 +19,10 @@ export function useCheckRecording() {
         trackId,
         studentId: student.id,
         planId: plan.id,
-        drill: { plan: plan.plan, student: fitOf(student) },
+        drill: planned(plan, student),
         reading: {},
       }),
-    [judgeAndKeep, fitOf],
+    [judgeAndKeep, planned],
   );
   return { check, cancel, state, error };
 }
