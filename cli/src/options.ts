@@ -15,7 +15,7 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk convert --file MARKS.csv|DRAWING.svg --to json [--out FILE]
   angled-chalk convert --plan FILE --to 2 [--out FILE]
   angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
-                      [--target bag|pad] [--height CM] [--out FILE]
+                      [--target bag|pad] [--height CM] [--gloves yes|no] [--out FILE]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
@@ -38,6 +38,7 @@ const OPTIONS = {
   actor: { type: 'string' },
   target: { type: 'string' },
   part: { type: 'string' },
+  gloves: { type: 'string' },
   height: { type: 'string' },
   floor: { type: 'string' },
   tape: { type: 'string' },

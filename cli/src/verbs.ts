@@ -105,15 +105,16 @@ const openContact = ({ contact, toeGapM }: ReachRow): unknown => {
 
 /** Contact distances of a student against a partner (both ways), a bag or a pad. */
 export const rangeVerb: Verb = async (args) => {
-  const values = readOptions(args, ['student', 'partner', 'part', 'target', 'height', 'out']);
+  const values = readOptions(args, ['student', 'partner', 'part', 'target', 'height', 'gloves', 'out']);
   const kind = oneOf(values, 'target', ['bag', 'pad']) ?? 'bag';
   const part = oneOf(values, 'part', TARGET_PARTS) ?? null;
   const heightCm = values.height === undefined ? null : Number(values.height);
   if (heightCm !== null && !(heightCm > 0 && heightCm < 300)) {
     throw new UsageError('--height is the height of the target above the floor in cm, between 0 and 300.');
   }
+  const gloves = oneOf(values, 'gloves', ['yes', 'no']) === 'yes';
   const readStriker = async (path: string): Promise<Striker> =>
-    strikerOf(must(path, readStudentFile(await readText(path))));
+    strikerOf(must(path, readStudentFile(await readText(path))), gloves);
   const striker = await readStriker(need(values, 'student'));
   const partner = values.partner === undefined ? null : await readStriker(values.partner);
   const heightM = heightCm === null ? null : heightCm / 100;

@@ -19,6 +19,7 @@ import { compareWithPlan } from './compare.ts';
 import type { FrameReport } from '../matching/index.ts';
 import type { Match } from '../matching/index.ts';
 import { notesOf, type CheckNote } from './notes.ts';
+import { bouncesMiscounted, roundsMiscounted, withMiscounts } from './counting.ts';
 import { drifted, offTheGround } from './creeping.ts';
 import { performTrack } from './observe.ts';
 import { beyondPlan } from './planned-faults.ts';
@@ -100,7 +101,11 @@ function judgeTrack(
   });
   const planFindings = judge(planned);
   const raises = within(detection.raises, clock.spanS);
-  const ofTheWhole = [...drifted(rows, performance), ...offTheGround(rows, detection, clock)];
+  const ofTheWhole = [
+    ...drifted(rows, performance),
+    ...offTheGround(rows, detection, clock),
+    ...bouncesMiscounted(rows, detection, clock),
+  ];
   const found = [
     ...foundBy(performance),
     ...compared,
@@ -117,7 +122,10 @@ function judgeTrack(
     rows,
     clock,
     performance,
-    causes: causesOf(own, (asSeen ?? { rows }).rows),
+    causes: withMiscounts(
+      causesOf(own, (asSeen ?? { rows }).rows),
+      roundsMiscounted(drill.plan.pattern.items, [...span.walkedUp, ...rows, ...span.walkedOff]),
+    ),
     planFindings,
     notes: notesOf(
       span,

@@ -507,21 +507,69 @@ test('one who comes back a little short every time drifts, and no single move is
   expect(sure).toEqual(['drift']);
 });
 
+/** A step, bounces of so much height from 2.3 s on, two a beat of 1.2 s, and a step. */
+const bounced = (riseM: number, times = 2) =>
+  told(
+    [step(0, 13), { do: 'bounce', times: 2 }, step(0, 13)],
+    [
+      foot('left', ONE, [2.8374, 3.2926], 0),
+      foot('right', TWO, [3.1626, 2.9674], 45),
+      ...Array.from({ length: times }, (_, i): TypedStep[] => {
+        const at = [2.0 + (1.2 / times) * i, 2.4 + (1.2 / times) * i] as const;
+        return [
+          foot('left', at, [2.8374, 3.2926], 0, { kickM: riseM }),
+          foot('right', at, [3.1626, 2.9674], 45, { kickM: riseM }),
+        ];
+      }).flat(),
+      foot('left', [3.4, 3.72], [2.8374, 3.4226], 0),
+      foot('right', [3.82, 4.14], [3.1626, 3.0974], 45),
+    ],
+  );
+
 test('a bounce that leaves the floor is told, one that does not is not', () => {
-  const bounced = (riseM: number) =>
-    told(
-      [step(0, 13), { do: 'bounce', times: 2 }, step(0, 13)],
-      [
-        foot('left', ONE, [2.8374, 3.2926], 0),
-        foot('right', TWO, [3.1626, 2.9674], 45),
-        foot('left', [2.3, 2.7], [2.8374, 3.2926], 0, { kickM: riseM }),
-        foot('right', [2.3, 2.7], [3.1626, 2.9674], 45, { kickM: riseM }),
-        foot('left', [3.4, 3.72], [2.8374, 3.4226], 0),
-        foot('right', [3.82, 4.14], [3.1626, 3.0974], 45),
-      ],
-    );
   expect(bounced(0.05).sure).toEqual(['off-the-ground']);
-  expect(bounced(0.008).sure).toEqual([]);
+  expect(bounced(0.012).sure).toEqual([]);
+});
+
+test('bounces are counted by their height; where nothing rises nothing is counted', () => {
+  expect(bounced(0.012, 3).sure).toEqual(['wrong-count']);
+  expect(bounced(0.012, 1).sure).toEqual(['wrong-count']);
+  expect(bounced(0.001, 3)).toMatchObject({ sure: [], open: [] });
+});
+
+test('a round too few or too many is one thing, told as a count', () => {
+  const plan = planOf([], {
+    pattern: {
+      start: { at: { x: 3, y: 3 }, headingDeg: 0 },
+      items: [{ repeat: 4, items: [{ move: step(0, 13) }, { move: step(180, 13) }] }, { move: step(90, 15) }],
+    },
+    tempoPerMin: BEATS_PER_MIN,
+  });
+  const walked = (rounds: number) => {
+    const steps = Array.from({ length: rounds }, (_, i): TypedStep[] => {
+      const at = ([a, b]: readonly [number, number]) => [a + 2.4 * i, b + 2.4 * i] as const;
+      return [
+        foot('left', at(ONE), [2.8374, 3.2926], 0),
+        foot('right', at(TWO), [3.1626, 2.9674], 45),
+        foot('right', at(THREE), R, 45),
+        foot('left', at(FOUR), L, 0),
+      ];
+    }).flat();
+    const lastS = 2.4 * rounds;
+    const aside = [
+      foot('right', [1 + lastS, 1.32 + lastS], [3.3126, 2.8374], 45),
+      foot('left', [1.42 + lastS, 1.74 + lastS], [2.9874, 3.1626], 0),
+    ];
+    const track = recorded({ start: START, steps: [...steps, ...aside] }, {});
+    const { faults } = checkTrack({ plan, student: STUDENT }, track).report;
+    return faults.map(({ fault, measured, limit, consequences }) => ({
+      told: [fault, measured, limit],
+      of: new Set(consequences.map((one) => one.fault)),
+    }));
+  };
+  expect(walked(4)).toEqual([]);
+  expect(walked(3)).toEqual([{ told: ['wrong-count', 3, 4], of: new Set(['missed-move']) }]);
+  expect(walked(5)).toEqual([{ told: ['wrong-count', 5, 4], of: new Set() }]);
 });
 
 // By hand: a partner 1 m ahead faces down the floor, left foot in front; their right hand is 15 cm to their right, so

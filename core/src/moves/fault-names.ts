@@ -1,5 +1,6 @@
 /** Names of faults, in code, files and exports. Each has its row with the rules; one without is a type error. */
 export const FAULT_NAMES = [
+  'wrong-count',
   'missed-move',
   'extra-move',
   'cone-touched',

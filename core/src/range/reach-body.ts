@@ -29,6 +29,8 @@ export interface Striker {
   readonly student: StudentFit;
   readonly stance: FittedStance;
   readonly lengths: ReachBody;
+  /** Gloves are on: hands reach further by what is in them. */
+  readonly gloves: boolean;
 }
 
 /** Thigh and shank as fractions of stature: Winter after Drillis and Contini (from memory). */
@@ -44,7 +46,7 @@ export const UPPER_ARM_SHARE =
 export const THIGH_SHARE = THIGH / STATURE_FRACTIONS.hipHeight;
 export const LEG_SHARE = (THIGH + SHANK) / STATURE_FRACTIONS.hipHeight;
 
-export function strikerOf(student: StudentFit): Striker {
+export function strikerOf(student: StudentFit, gloves = false): Striker {
   const body = bodyOf(student.lengths);
   const f = STATURE_FRACTIONS;
   const estimate = (fraction: number): Quantity => {
@@ -62,6 +64,7 @@ export function strikerOf(student: StudentFit): Striker {
   return {
     student,
     stance: fitStance(student),
+    gloves,
     lengths: {
       stature: body.stature,
       arm: body.armLength,

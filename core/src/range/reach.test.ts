@@ -276,3 +276,25 @@ test('the complete fit of a club has every student, school and strike, and says 
   expect(shares.at(-1)).toBe(1);
   expect(fitCsv(fits).trim().split('\n')).toHaveLength(1 + 6 * 5 * STRIKES.length);
 });
+
+// From memory: boxing gloves add 3 to 5 cm to a hand.
+test('gloves lengthen hands by 3 to 5 cm, elbows and legs not at all, and a touch is taped without them', () => {
+  const [bare] = DEMO_STUDENTS;
+  if (!bare) throw new TypeError('no student');
+  const taped = { ...bare, lengths: { ...bare.lengths, leadTouchM: 1.05 } };
+  for (const student of [bare, taped]) {
+    const [without, gloved] = [strikerOf(student), strikerOf(student, true)];
+    for (const { id, limb, usual } of STRIKES) {
+      const more =
+        contactOf(gloved, id, bagTarget(gloved, usual)).gapM -
+        contactOf(without, id, bagTarget(without, usual)).gapM;
+      if (limb === 'hand') {
+        expect(more).toBeGreaterThanOrEqual(0.03);
+        expect(more).toBeLessThanOrEqual(0.05);
+      } else expect(more).toBe(0);
+    }
+    expect(touchModelM(gloved)).toBe(touchModelM(without));
+    const jab = (one: typeof gloved) => contactOf(one, 'jab', bagTarget(one, 'head')).uM;
+    expect(jab(gloved)).toBeCloseTo(Math.hypot(jab(without), 0.01 / Math.sqrt(3)), 12);
+  }
+});

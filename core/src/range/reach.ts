@@ -24,6 +24,8 @@ export interface ReachTerms {
   readonly limbM: number;
   /** What the difference of height costs: already taken off limbM. */
   readonly heightLossM: number;
+  /** What a glove is thicker than a fist; 0 without gloves, and for everything but hands. */
+  readonly gloveM: number;
   /** How far the target part stands ahead of the target's own centre (or the bag's surface: 0). */
   readonly targetAheadM: number;
   /** Heights of the joint and of the target part above the floor. */
@@ -53,6 +55,8 @@ const MODEL_U_M = { hands: 0.04, kicks: 0.05 } as const;
 /** What is left of it once the student's own touch, or own kick, has been taped (own choice). */
 const CALIBRATED_MODEL_U_M = { hands: 0.012, kicks: 0.018 } as const;
 const TOUCH_TAPE_U_M = 0.01;
+/** Gloves add 3 to 5 cm to a hand, evenly spread (from memory). */
+export const GLOVE = { valueM: 0.04, uM: 0.01 / Math.sqrt(3) } as const;
 
 /** The extended lead hand that feels for the distance: a jab with no weight after it. */
 export const TOUCH: Strike = {
@@ -85,15 +89,18 @@ export function contactWith(striker: Striker, strike: Strike, target: TargetKind
   const plain = evaluate(striker, strike, target, valuesOf(striker.lengths));
   const family = familyOf(strike);
   const taped = tapedOf(striker, family);
-  const own = plain.gapM - plain.terms.targetAheadM;
+  const { targetAheadM, gloveM } = plain.terms;
+  // A touch is taped with the bare hand.
+  const own = plain.gapM - targetAheadM - gloveM;
   const scale = taped && taped.tapedM / taped.modelM;
   return {
     strike,
-    gapM: scale === null ? plain.gapM : scale * own + plain.terms.targetAheadM,
+    gapM: scale === null ? plain.gapM : scale * own + targetAheadM + gloveM,
     uM: Math.hypot(
       taped ? (TOUCH_TAPE_U_M * own) / taped.modelM : bodyU(striker, strike, target),
       (taped ? CALIBRATED_MODEL_U_M : MODEL_U_M)[family],
       target.ahead?.uM ?? 0,
+      gloveM > 0 ? GLOVE.uM : 0,
     ),
     terms: plain.terms,
     window: plain.window,
@@ -122,15 +129,17 @@ function evaluate(striker: Striker, strike: Strike, target: TargetKind, lengths:
   const level = (lengthM: number): number => Math.sqrt(Math.max(0, lengthM * lengthM - dropM * dropM));
   const limbLengthM = strike.limbShare * limbOf(strike, lengths);
   const limbM = level(limbLengthM);
+  const gloveM = striker.gloves && limb === 'hand' ? GLOVE.valueM : 0;
   const base = hipM + turnM + aheadM;
   const footEnd = strike.limbShare * (LEG_SHARE * lengths.hipHeight + 0.5 * lengths.foot);
   return {
-    gapM: base + limbM,
+    gapM: base + limbM + gloveM,
     terms: {
       hipM,
       turnM,
       limbM,
       heightLossM: limbLengthM - limbM,
+      gloveM,
       targetAheadM: aheadM,
       jointHeightM,
       targetHeightM: heightM,
@@ -231,7 +240,7 @@ export function propagate(
 
 /** What the model says of the lead-hand touch on a bag, before any calibration. */
 export const touchModelM = (striker: Striker): number =>
-  evaluate(striker, TOUCH, bagTarget(striker, 'head'), valuesOf(striker.lengths)).gapM;
+  evaluate({ ...striker, gloves: false }, TOUCH, bagTarget(striker, 'head'), valuesOf(striker.lengths)).gapM;
 
 /** What the model says of the lead push kick on a bag, before any calibration. */
 export const kickModelM = (striker: Striker): number =>

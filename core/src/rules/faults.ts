@@ -64,6 +64,15 @@ interface FaultRow {
  * found at one move the first in this order is the cause, the others follow from it (own choice).
  */
 export const FAULTS = {
+  'wrong-count': {
+    words: 'wrong count',
+    why: 'A round, or a bounce, too many or too few: who counts wrong starts the next move off the others.',
+    advice: 'Count aloud, and let the last number be louder than the others.',
+    limit: null,
+    standing: 'by geometry',
+    rule: { over: 'plan' },
+    made: null,
+  },
   'missed-move': {
     words: 'missed move',
     why: 'A planned half step did not happen.',

@@ -1,4 +1,6 @@
 import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
 import { LENGTH_RANGES, type StudentInput } from '@angled-chalk/contract';
 import { formatLength, formatSmall } from '@angled-chalk/core/measure';
 import {
@@ -22,6 +24,7 @@ import { useClub } from '../app/club.tsx';
 import { LengthBox } from '../parts/boxes.tsx';
 import { LengthField } from '../parts/fields.tsx';
 import { BESIDE, Panel } from '../parts/Page.tsx';
+import { useDeviceState } from '../parts/useDeviceState.ts';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { ReachChart } from './ReachChart.tsx';
@@ -40,11 +43,12 @@ export function ReachTab({ student, fit }: Fitting) {
   const { units, students, fitOf } = useClub();
   const [against, setAgainst] = useState<string>(THE_BAG);
   const [strikeId, setStrikeId] = useState<string>('jab');
-  const striker = useMemo(() => strikerOf(fit), [fit]);
+  const [gloves, setGloves] = useDeviceState('gloves', false);
+  const striker = useMemo(() => strikerOf(fit, gloves), [fit, gloves]);
   const partnerStudent = students.find(({ id }) => id === against);
   const partner = useMemo(
-    () => (partnerStudent ? strikerOf(fitOf(partnerStudent)) : null),
-    [partnerStudent, fitOf],
+    () => (partnerStudent ? strikerOf(fitOf(partnerStudent), gloves) : null),
+    [partnerStudent, fitOf, gloves],
   );
   const [part, setPart] = useState<TargetPart | 'usual'>('usual');
   const [heightM, setHeightM] = useState<number | null>(null);
@@ -101,6 +105,10 @@ export function ReachTab({ student, fit }: Fitting) {
             />
           </Box>
         )}
+        <FormControlLabel
+          control={<Switch checked={gloves} onChange={(_, on) => setGloves(on)} />}
+          label="Gloves on"
+        />
         {against === THE_BAG && (
           <Box sx={{ width: 130 }}>
             <LengthBox label="Bag radius" metres={radiusM} onMetres={(metres) => setRadiusM(metres ?? 0)} />

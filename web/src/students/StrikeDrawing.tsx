@@ -25,9 +25,10 @@ export function StrikeDrawing({
     ],
     ['limb on the level', terms.limbLengthM],
     ['height takes', -terms.heightLossM],
+    ...(terms.gloveM > 0 ? [['glove', terms.gloveM] as const] : []),
     ['target part stands ahead', terms.targetAheadM],
   ];
-  const modelM = terms.hipM + terms.turnM + terms.limbM + terms.targetAheadM;
+  const modelM = terms.hipM + terms.turnM + terms.limbM + terms.gloveM + terms.targetAheadM;
   return (
     <Panel title={`${strike.name}: ${formatLength(gapM, units)}`}>
       <SideView striker={striker} contact={contact} />

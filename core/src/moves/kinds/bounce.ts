@@ -27,5 +27,5 @@ export const bounce: MoveKind<'bounce'> = {
   words: ({ times }) => (times === 1 ? 'Bounce once' : `Bounce ${times} times`),
   fields: [countField('times', 'Times', [1, 32])],
   judged: { order: false, halfStep: false, ownCourse: false },
-  faults: () => ['off-the-ground'],
+  faults: () => ['wrong-count', 'off-the-ground'],
 };
