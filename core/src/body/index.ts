@@ -37,6 +37,7 @@ export {
   type Foot,
   type FootName,
   facingOfToe,
+  awayFromFootM,
   footOutline,
   otherFoot,
   placeStance,

@@ -169,6 +169,26 @@ export function footOutline(name: FootName, foot: Foot, body: Body): Point[] {
   );
 }
 
+const [ACROSS, ALONG] = [0, 1].map((axis) => {
+  const values = SMOOTH_OUTLINE.map((corner) => corner[axis] ?? 0);
+  return { least: Math.min(...values), most: Math.max(...values) };
+});
+
+/** How far a place is at least from the outline of a foot, metres: from the box about it; 0 inside that. */
+export function awayFromFootM(
+  { ball, headingDeg }: Pick<Foot, 'ball' | 'headingDeg'>,
+  body: Body,
+  p: Point,
+): number {
+  if (!ACROSS || !ALONG) return 0;
+  const { rightM, forwardM } = inFacing(subtract(p, ball), headingDeg);
+  const wideM = Math.max(-ACROSS.least, ACROSS.most) * body.footBreadth.valueM;
+  const lengthM = body.footLength.valueM;
+  const aside = Math.max(0, Math.abs(rightM) - wideM);
+  const along = Math.max(0, forwardM - ALONG.most * lengthM, ALONG.least * lengthM - forwardM);
+  return Math.sqrt(aside * aside + along * along);
+}
+
 /** How far behind the ball the forefoot still touches when the heel is up, in foot lengths (own choice). */
 const FOREFOOT_BEHIND = 0.12;
 

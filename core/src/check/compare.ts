@@ -173,22 +173,22 @@ function leadStep(
   const direction =
     didM < DIRECTION_FROM_M
       ? []
-      : finding(atMost(off, limits.directionDeg, uDeg), {
+      : finding(atMost(off, limits.directionDeg, uDeg), () => ({
           ...common,
           fault: 'wrong-direction',
           measured: off,
           limit: limits.directionDeg,
           unit: 'deg',
           expandedU: uDeg,
-        });
+        }));
   if (direction.some((found) => found.verdict === 'not-met')) return direction;
-  const length = finding(atMost(Math.abs(errors.distanceM), limitM, expandedU), {
+  const length = finding(atMost(Math.abs(errors.distanceM), limitM, expandedU), () => ({
     ...common,
     fault: errors.distanceM < 0 ? 'step-short' : 'step-over',
     measured: didM,
     limit: errors.distanceM < 0 ? wayM - limitM : wayM + limitM,
     unit: 'm',
     expandedU,
-  });
+  }));
   return [...direction, ...length];
 }

@@ -44,7 +44,7 @@ export function drifted(rows: readonly AlignedMove[], { start, uncertainty }: Pe
   const largest = Math.max(...offs.slice(1).map(({ off }, i) => distanceM(off, offs[i]?.off ?? off)));
   if (largest > ONE_MOVE * measured) return [];
   const expandedU = (2 * Math.SQRT2 * uncertainty.positionM) / Math.sqrt(third);
-  return finding(atMost(measured, DRIFT_M, expandedU), {
+  return finding(atMost(measured, DRIFT_M, expandedU), () => ({
     fault: 'drift',
     timeS: end.timeS,
     foot: null,
@@ -54,7 +54,7 @@ export function drifted(rows: readonly AlignedMove[], { start, uncertainty }: Pe
     limit: DRIFT_M,
     unit: 'm',
     expandedU,
-  });
+  }));
 }
 
 /** Feet that leave the floor where the plan lets them bounce on it. Only heights tell. */
@@ -74,7 +74,7 @@ export function offTheGround(
     if (!highest) return [];
     const { event, heightM } = highest;
     const expandedU = 2 * HEIGHT_UM;
-    return finding(atMost(heightM ?? 0, BOUNCE_M, expandedU), {
+    return finding(atMost(heightM ?? 0, BOUNCE_M, expandedU), () => ({
       fault: 'off-the-ground',
       timeS: event.liftS,
       foot: event.foot,
@@ -84,6 +84,6 @@ export function offTheGround(
       limit: BOUNCE_M,
       unit: 'm',
       expandedU,
-    });
+    }));
   });
 }

@@ -95,7 +95,7 @@ export function judgeTempo(
       offs.push(lateS - medianOf(late.slice(-3)));
       const expandedU = 2 * Math.SQRT2 * uOf(landing.event).landS;
       found.push(
-        ...finding(atMost(measured, limitS, expandedU), {
+        ...finding(atMost(measured, limitS, expandedU), () => ({
           fault: 'off-beat',
           timeS: landing.landS,
           foot: landing.event.foot,
@@ -105,7 +105,7 @@ export function judgeTempo(
           limit: limitS,
           unit: 's',
           expandedU,
-        }),
+        })),
       );
     }
     late.push(lateS);
@@ -116,7 +116,7 @@ export function judgeTempo(
   const verdict = atMost(Math.abs(walkedPerMin - askedPerMin), limits.tempoShare * askedPerMin, expandedU);
   const mean = offs.reduce((a, b) => a + b, 0) / Math.max(1, offs.length);
   const spread = Math.sqrt(offs.reduce((sum, off) => sum + (off - mean) ** 2, 0) / Math.max(1, offs.length));
-  const wholeWalk = finding(verdict, {
+  const wholeWalk = finding(verdict, () => ({
     fault: 'off-beat',
     timeS: landings[0]?.landS ?? 0,
     foot: null,
@@ -126,7 +126,7 @@ export function judgeTempo(
     limit: askedPerMin * (1 + Math.sign(walkedPerMin - askedPerMin) * limits.tempoShare),
     unit: 'per min',
     expandedU,
-  });
+  }));
   return {
     tempo: { askedPerMin, walkedPerMin, spread, expandedU, verdict },
     found: [...wholeWalk, ...found],

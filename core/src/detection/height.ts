@@ -54,6 +54,8 @@ const SHAPES = EXPONENTS.flatMap((a) =>
 interface Heights {
   readonly t: Float64Array;
   readonly z: Float64Array;
+  /** Sum of the squares of the heights. */
+  readonly zz: number;
   readonly sigma: number;
 }
 
@@ -108,6 +110,8 @@ function heightsOf(signal: FootSignal, z: Float64Array, from: number, to: number
   return {
     t: times.subarray(0, n),
     z: heights.subarray(0, n),
+    // What lies beyond n was never written.
+    zz: heights.reduce((sum, value) => sum + value * value, 0),
     sigma: Math.max(LEAST_NOISE_M, stands.noiseM) / Math.sqrt(block),
   };
 }
@@ -120,57 +124,50 @@ interface RiseSolution {
 }
 
 interface Normal {
-  riseM: number;
-  cost: number;
-  ll: number;
-  ld: number;
-  dd: number;
-  gl: number;
-  gd: number;
+  readonly riseM: number;
+  readonly cost: number;
+  readonly ll: number;
+  readonly ld: number;
+  readonly dd: number;
+  readonly gl: number;
+  readonly gd: number;
 }
 
-/** Used again by every fit, so that nothing has to be cleared away. */
-const SCRATCH = [
-  new Float64Array(2 * MOST_SAMPLES),
-  new Float64Array(2 * MOST_SAMPLES),
-  new Float64Array(2 * MOST_SAMPLES),
-] as const;
-
 /** Squared misses of one shape between two times, its height eliminated, and the equations of the next step. */
-function normalOf({ t, z }: Heights, { height, slope }: RiseShape, lift: number, land: number): Normal {
+function normalOf({ t, z, zz }: Heights, { height, slope }: RiseShape, lift: number, land: number): Normal {
   const scale = 1 / (land - lift);
-  let [hz, hh, zz] = [0, 0, 0];
-  const [hs, ps, taus] = SCRATCH;
+  let [hz, hh, ll, ld, dd, lz, lh, dz, dh] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
   for (let i = 0; i < t.length; i++) {
     const tau = (t[i]! - lift) * scale;
-    let [h, p] = [0, 0];
-    if (tau > 0 && tau < 1) {
-      const k = Math.floor(tau * CELLS);
-      const part = tau * CELLS - k;
-      h = height[k]! + (height[k + 1]! - height[k]!) * part;
-      p = (slope[k]! + (slope[k + 1]! - slope[k]!) * part) * scale;
-    }
-    hs[i] = h;
-    ps[i] = p;
-    taus[i] = tau;
+    if (!(tau > 0 && tau < 1)) continue;
+    const k = Math.floor(tau * CELLS);
+    const part = tau * CELLS - k;
+    const h = height[k]! + (height[k + 1]! - height[k]!) * part;
+    const p = (slope[k]! + (slope[k + 1]! - slope[k]!) * part) * scale;
+    const byLift = p * (1 - tau);
+    const byLand = p * tau;
     const seen = z[i]!;
     hz += h * seen;
     hh += h * h;
-    zz += seen * seen;
+    ll += byLift * byLift;
+    ld += byLift * byLand;
+    dd += byLand * byLand;
+    lz += byLift * seen;
+    lh += byLift * h;
+    dz += byLand * seen;
+    dh += byLand * h;
   }
   const riseM = hh > 0 ? Math.max(0, hz / hh) : 0;
-  const normal: Normal = { riseM, cost: zz - riseM * hz, ll: 0, ld: 0, dd: 0, gl: 0, gd: 0 };
-  for (let i = 0; i < t.length; i++) {
-    const byLift = -riseM * ps[i]! * (1 - taus[i]!);
-    const byLand = -riseM * ps[i]! * taus[i]!;
-    const residual = z[i]! - riseM * hs[i]!;
-    normal.ll += byLift * byLift;
-    normal.ld += byLift * byLand;
-    normal.dd += byLand * byLand;
-    normal.gl += byLift * residual;
-    normal.gd += byLand * residual;
-  }
-  return normal;
+  const square = riseM * riseM;
+  return {
+    riseM,
+    cost: zz - riseM * hz,
+    ll: square * ll,
+    ld: square * ld,
+    dd: square * dd,
+    gl: square * lh - riseM * lz,
+    gd: square * dh - riseM * dz,
+  };
 }
 
 function solveRise(
@@ -209,7 +206,7 @@ function solveRise(
 /** Where a ball first and last stands at half its greatest height. */
 function halfHeights({ t, z }: Heights): readonly [number, number] {
   const smooth = z.map((value, i) => (value + (z[i - 1] ?? value) + (z[i + 1] ?? value)) / 3);
-  const top = Math.max(...smooth);
+  const top = smooth.reduce((most, value) => Math.max(most, value), -Infinity);
   const first = smooth.findIndex((value) => value > top / 2);
   const last = smooth.findLastIndex((value) => value > top / 2);
   const [a, b] = [t[first]!, t[last]!];
@@ -241,7 +238,7 @@ export function momentsByHeight(
     return [{ ...fit, logPrior: shape.logPrior }];
   });
   const best = fits.reduce((least, { chiSquare }) => Math.min(least, chiSquare), Infinity);
-  const flat = heights.z.reduce((sum, value) => sum + (value / heights.sigma) ** 2, 0);
+  const flat = heights.zz / heights.sigma ** 2;
   if (!(flat - best > WORTH_CHI)) return nothing;
   // Where even the best course misses the heights, they are worse than they claim.
   const scale = Math.max(1, best / Math.max(1, heights.t.length - 4));

@@ -20,7 +20,18 @@ import type { PlannedMove } from './footwork.ts';
 import type { Plan, Weave } from './plan.ts';
 
 /** The cones of the lane in floor coordinates, numbered from the near end. */
-export function weaveCones(weave: Weave): Cone[] {
+export function weaveCones(weave: Weave): readonly Cone[] {
+  const known = CONES.get(weave);
+  if (known) return known;
+  const cones = conesIn(weave);
+  CONES.set(weave, cones);
+  return cones;
+}
+
+/** Every move of a lane asks for its cones. */
+const CONES = new WeakMap<Weave, readonly Cone[]>();
+
+function conesIn(weave: Weave): Cone[] {
   return Array.from({ length: weave.cones }, (_, i) => ({
     number: i + 1,
     at: fromFacing(weave.firstCone, weave.laneHeadingDeg, 0, i * weave.spacingM),

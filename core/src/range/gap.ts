@@ -1,6 +1,6 @@
 import type { FootName } from '../body/index.ts';
 import type { Target } from '../floor/index.ts';
-import { distanceM, midpoint, type Point } from '../geometry/index.ts';
+import { distanceM, type Point } from '../geometry/index.ts';
 import type { GapBand } from '../pattern/index.ts';
 
 /** The gap over time with the planned gap and the band's edges at each moment. All arrays have one length. */
@@ -48,7 +48,12 @@ export function gapSeries(
   };
   for (let i = 0; i < length; i++) {
     const t = timeS[i]!;
-    const gap = gapM(midpoint(ballAt('left', t), ballAt('right', t)), targetAt(t), target.radiusM);
+    const left = ballAt('left', t);
+    const right = ballAt('right', t);
+    const at = targetAt(t);
+    const x = (left.x + right.x) / 2 - at.x;
+    const y = (left.y + right.y) / 2 - at.y;
+    const gap = Math.sqrt(x * x + y * y) - target.radiusM;
     const planned = plannedGapAt ? plannedGapAt(t) : gap;
     const [near, far] = bandEdgesM(bandAt(t), planned);
     series.gapM[i] = gap;

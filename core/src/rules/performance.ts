@@ -147,9 +147,9 @@ export interface Finding {
 /** A finding before it has its identity. */
 export type Found = Omit<Finding, 'id'>;
 
-/** A finding unless the rule is met. */
-export const finding = (verdict: Verdict, parts: Omit<Found, 'verdict'>): Found[] =>
-  verdict === 'met' ? [] : [{ ...parts, verdict }];
+/** A finding unless the rule is met; what it says is only put together then. */
+export const finding = (verdict: Verdict, parts: () => Omit<Found, 'verdict'>): Found[] =>
+  verdict === 'met' ? [] : [{ ...parts(), verdict }];
 
 /** Findings in the order of time, each with its identity. */
 export function identified(found: readonly Found[]): Finding[] {

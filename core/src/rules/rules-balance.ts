@@ -64,7 +64,7 @@ export function offBalance(performance: Performance, move: PerformedMove): Found
   const marginM = -signedDistanceM(convexHull(feet), at);
   const { toM } = performance.uOf(last);
   const expandedU = 2 * Math.hypot(toM, MODEL_U_M);
-  return finding(atLeast(marginM, 0, expandedU), {
+  return finding(atLeast(marginM, 0, expandedU), () => ({
     fault: 'off-balance',
     timeS,
     foot: last.foot,
@@ -74,7 +74,7 @@ export function offBalance(performance: Performance, move: PerformedMove): Found
     limit: 0,
     unit: 'm',
     expandedU,
-  }).filter(({ verdict }) => verdict === 'not-met');
+  })).filter(({ verdict }) => verdict === 'not-met');
 }
 
 /** What of a foot carries: its whole sole when it has just landed. */

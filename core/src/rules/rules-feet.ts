@@ -1,13 +1,5 @@
 import { otherFoot, togetherM, type FootName } from '../body/index.ts';
-import {
-  distanceM,
-  headingDeg,
-  inFacing,
-  midpoint,
-  subtract,
-  wrapDeg,
-  type Point,
-} from '../geometry/index.ts';
+import { distanceM, forward, wrapDeg, type Point } from '../geometry/index.ts';
 import { courseOf, type Balls, type FootEvent } from '../pattern/index.ts';
 import {
   EXACT,
@@ -72,19 +64,27 @@ function looks(performance: Performance, move: PerformedMove): Look[] {
 const feetOf = (foot: FootName, at: Point, other: Point): Balls =>
   foot === 'left' ? { left: at, right: other } : { left: other, right: at };
 
-/** The facing at a time of a move: towards the target, or on the way from the facing before it to that after it. */
-function facingAt({ targetAt }: Performance, move: PerformedMove, timeS: number, balls: Balls): number {
-  if (move.faces === 'target') return headingDeg(midpoint(balls.left, balls.right), targetAt(timeS));
+/**
+ * Where a body faces at a time of a move, as a vector of length 1: towards the target, or on the way from the facing
+ * before it to that after it.
+ */
+function facingAt({ targetAt }: Performance, move: PerformedMove, timeS: number, balls: Balls): Point {
+  if (move.faces === 'target') {
+    const at = targetAt(timeS);
+    const [x, y] = [at.x - (balls.left.x + balls.right.x) / 2, at.y - (balls.left.y + balls.right.y) / 2];
+    const awayM = Math.sqrt(x * x + y * y);
+    return awayM > 0 ? { x: x / awayM, y: y / awayM } : forward(0);
+  }
   const fromS = move.events[0]?.liftS ?? timeS;
-  const toS = Math.max(...move.events.map(({ landS }) => landS));
+  const toS = move.events.reduce((last, { landS }) => Math.max(last, landS), -Infinity);
   const share = Math.min(1, Math.max(0, (timeS - fromS) / Math.max(toS - fromS, 1e-9)));
   const { before, after } = move;
-  return before.facingDeg + share * wrapDeg(after.facingDeg - before.facingDeg);
+  return forward(before.facingDeg + share * wrapDeg(after.facingDeg - before.facingDeg));
 }
 
 /** How far the left ball stands to the right of the right ball, seen along a facing; metres. */
-const crossedM = ({ left, right }: Balls, facingDeg: number): number =>
-  inFacing(subtract(left, right), facingDeg).rightM;
+const crossedM = ({ left, right }: Balls, facing: Point): number =>
+  (left.x - right.x) * facing.y - (left.y - right.y) * facing.x;
 
 /** What a move's own course asks for, to be spared by so much of the separation (own choice). */
 const OWN_SPARE = 0.12;
@@ -148,7 +148,12 @@ export function feetRules(performance: Performance, move: PerformedMove): Found[
   if (seen.length === 0) return [];
   const own = ownCourse(performance, move);
   const atMostAt = (fault: FaultName, look: Look, measured: number, limit: number): Found[] =>
-    finding(atMost(measured, limit, look.expandedU), { ...partsOf(move, look), fault, measured, limit });
+    finding(atMost(measured, limit, look.expandedU), () => ({
+      ...partsOf(move, look),
+      fault,
+      measured,
+      limit,
+    }));
   const crossed = worstOf(seen, (look) => look.crossedM);
   const together = worstOf(seen, (look) => -look.apartM);
   const stretched = worstOf(seen, (look) => look.apartM);
@@ -160,12 +165,12 @@ export function feetRules(performance: Performance, move: PerformedMove): Found[
   );
   return [
     ...atMostAt('feet-crossed', crossed, crossed.crossedM, crossedLimitM),
-    ...finding(atLeast(together.apartM, togetherLimitM, together.expandedU), {
+    ...finding(atLeast(together.apartM, togetherLimitM, together.expandedU), () => ({
       ...partsOf(move, together),
       fault: 'feet-together',
       measured: together.apartM,
       limit: togetherLimitM,
-    }),
+    })),
     ...atMostAt('overstretched', stretched, stretched.apartM, stretchLimitM),
     ...(own ? [] : narrowed(performance, move, together)),
   ];
@@ -176,5 +181,10 @@ function narrowed({ stance }: Performance, move: PerformedMove, look: Look): Fou
   const limit = stance.school.limits.narrowedRatio * stance.separation.valueM;
   if (atLeast(look.apartM, limit, look.expandedU) !== 'not-met') return [];
   if (atLeast(look.apartM, togetherM(stance), look.expandedU) !== 'met') return [];
-  return finding('not-met', { ...partsOf(move, look), fault: 'narrowed', measured: look.apartM, limit });
+  return finding('not-met', () => ({
+    ...partsOf(move, look),
+    fault: 'narrowed',
+    measured: look.apartM,
+    limit,
+  }));
 }

@@ -33,7 +33,7 @@ export function wrongSideOfCone(performance: Performance, move: PerformedMove): 
       const measured = Math.sign(wanted) * did;
       const uM = Math.hypot(after.uM.left, after.uM.right) / 2;
       const expandedU = 2 * onFloorM(performance, cone.at, uM);
-      return finding(atLeast(measured, 0, expandedU), {
+      return finding(atLeast(measured, 0, expandedU), () => ({
         fault: 'wrong-side-of-cone',
         timeS: last.landS,
         foot: null,
@@ -43,7 +43,7 @@ export function wrongSideOfCone(performance: Performance, move: PerformedMove): 
         limit: 0,
         unit: 'm',
         expandedU,
-      });
+      }));
     }),
   );
 }

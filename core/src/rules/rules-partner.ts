@@ -36,7 +36,7 @@ export function inTheirLine(performance: Performance, move: PerformedMove): Foun
   const handM = otherFoot(partner.lead) === 'right' ? HAND_ASIDE_M : -HAND_ASIDE_M;
   const measured = Math.abs(rightM - handM);
   const expandedU = 2 * Math.hypot(uM.left / Math.SQRT2, uM.right / Math.SQRT2, MODEL_U_M);
-  return finding(atLeast(measured, LANE_HALF_M, expandedU), {
+  return finding(atLeast(measured, LANE_HALF_M, expandedU), () => ({
     fault: 'in-their-line',
     timeS: last.landS,
     foot: null,
@@ -46,5 +46,5 @@ export function inTheirLine(performance: Performance, move: PerformedMove): Foun
     limit: LANE_HALF_M,
     unit: 'm',
     expandedU,
-  });
+  }));
 }

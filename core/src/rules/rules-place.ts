@@ -1,4 +1,4 @@
-import { footOutline, toeHeadingDeg } from '../body/index.ts';
+import { awayFromFootM, footOutline, toeHeadingDeg } from '../body/index.ts';
 import { signedDistanceM, distanceM, midpoint, type Point } from '../geometry/index.ts';
 import type { FootEvent } from '../pattern/index.ts';
 import type { GapSeries } from '../range/index.ts';
@@ -18,14 +18,14 @@ export function offFloor(performance: Performance, move: PerformedMove): Found[]
   return move.events.filter(isTravel).flatMap((event) => {
     const expandedU = 2 * onFloorM(performance, event.to, performance.uOf(event).toM);
     const measured = signedDistanceM(performance.floor.outline, event.to);
-    return finding(atMost(measured, 0, expandedU), {
+    return finding(atMost(measured, 0, expandedU), () => ({
       ...landing(move, event, event.to),
       fault: 'off-floor',
       measured,
       limit: 0,
       unit: 'm',
       expandedU,
-    });
+    }));
   });
 }
 
@@ -37,27 +37,28 @@ export function coneTouched(performance: Performance, move: PerformedMove): Foun
     const expandedU = 2 * onFloorM(performance, event.to, performance.uOf(event).toM);
     const near = cones.filter((cone) => distanceM(cone.at, event.to) < reachM + cone.radiusM);
     if (near.length === 0) return [];
-    const outline = footOutline(
-      event.foot,
-      {
-        ball: event.to,
-        headingDeg:
-          event.headingAfterDeg ??
-          toeHeadingDeg(withLead(stance, move.after.lead), event.foot, move.after.facingDeg),
-        heelUp: false,
-      },
-      stance.body,
-    );
+    const foot = {
+      ball: event.to,
+      headingDeg:
+        event.headingAfterDeg ??
+        toeHeadingDeg(withLead(stance, move.after.lead), event.foot, move.after.facingDeg),
+      heelUp: false,
+    };
+    // Beside the box about the foot, by more than is uncertain, it is beside the foot.
+    const isBeside = ({ at, radiusM }: (typeof near)[number]): boolean =>
+      awayFromFootM(foot, stance.body, at) - radiusM > expandedU;
+    if (near.every(isBeside)) return [];
+    const outline = footOutline(event.foot, foot, stance.body);
     const depths = near.map((cone) => cone.radiusM - signedDistanceM(outline, cone.at));
     const measured = Math.max(...depths);
-    return finding(atMost(measured, 0, expandedU), {
+    return finding(atMost(measured, 0, expandedU), () => ({
       ...landing(move, event, near[depths.indexOf(measured)]!.at),
       fault: 'cone-touched',
       measured,
       limit: 0,
       unit: 'm',
       expandedU,
-    });
+    }));
   });
 }
 

@@ -81,7 +81,7 @@ export function wrongFootFirst(performance: Performance, move: PerformedMove): F
   const order = atMost(earlyS, 0, expandedU);
   // Where the direction itself may lie in the other sector, the order cannot be told.
   const isOpen = edgeDeg - EDGE_DEG <= 2 * wanted.uDeg && wanted.uDeg > 0;
-  return finding(order === 'not-met' && isOpen ? 'cannot-tell' : order, {
+  return finding(order === 'not-met' && isOpen ? 'cannot-tell' : order, () => ({
     fault: 'wrong-foot-first',
     timeS: first.liftS,
     foot: first.foot,
@@ -91,7 +91,7 @@ export function wrongFootFirst(performance: Performance, move: PerformedMove): F
     limit: 0,
     unit: 's',
     expandedU,
-  });
+  }));
 }
 
 /** No single step beyond the school's half step; the longer of the two feet is named. */
@@ -106,7 +106,7 @@ export function stepTooLong({ stance, uOf }: Performance, move: PerformedMove): 
   const limit = stance.school.limits.halfStepRatio * stance.separation.valueM;
   const { fromM, toM } = uOf(step);
   const expandedU = 2 * Math.hypot(fromM, toM);
-  return finding(atMost(measured, limit, expandedU), {
+  return finding(atMost(measured, limit, expandedU), () => ({
     fault: 'step-too-long',
     timeS: step.landS,
     foot: step.foot,
@@ -116,7 +116,7 @@ export function stepTooLong({ stance, uOf }: Performance, move: PerformedMove): 
     limit,
     unit: 'm',
     expandedU,
-  });
+  }));
 }
 
 /** The facings a stance may be read in: towards the target, and where the student's own lead toe says. */
@@ -237,7 +237,7 @@ export function stanceRules(performance: Performance, move: PerformedMove): Foun
   const stood = restored(performance, move);
   const parts = ({ measured, limit, expandedU }: Judged) => ({ measured, limit, expandedU });
   const own = leftOtherwise(move);
-  if (own) return finding(stood.verdict, { ...common, ...parts(stood), fault: own, unit: 'm' });
+  if (own) return finding(stood.verdict, () => ({ ...common, ...parts(stood), fault: own, unit: 'm' }));
   const bothWent = travelsOf(move).some((event) => event.foot !== last.foot);
   const halfStep = move.planned?.judged.halfStep ?? false;
   const follow =
@@ -245,10 +245,15 @@ export function stanceRules(performance: Performance, move: PerformedMove): Foun
       ? followed(performance, move, last)
       : stayed(performance, move, last);
   const following = follow
-    ? finding(follow.verdict, { ...common, ...parts(follow), fault: 'foot-not-following', unit: 'm' })
+    ? finding(follow.verdict, () => ({ ...common, ...parts(follow), fault: 'foot-not-following', unit: 'm' }))
     : [];
   if (following.some(({ verdict }) => verdict === 'not-met' || stood.verdict !== 'not-met')) return following;
-  return finding(stood.verdict, { ...common, ...parts(stood), fault: 'stance-not-restored', unit: 'm' });
+  return finding(stood.verdict, () => ({
+    ...common,
+    ...parts(stood),
+    fault: 'stance-not-restored',
+    unit: 'm',
+  }));
 }
 
 const TURNS: ReadonlySet<PlannedMove['kind']> = new Set(['pivot']);
@@ -279,7 +284,7 @@ export function unplannedSwitch({ stance }: Performance, move: PerformedMove): F
   const angleDeg = readStance(left, right, facingDeg, lead).stanceAngleDeg;
   const measured = -distanceM(left, right) * Math.cos(radians(angleDeg));
   const expandedU = 2 * Math.hypot(uM.left, uM.right);
-  return finding(atMost(measured, 0, expandedU), {
+  return finding(atMost(measured, 0, expandedU), () => ({
     fault: 'unplanned-switch',
     timeS: last.landS,
     foot: otherFoot(lead),
@@ -289,7 +294,7 @@ export function unplannedSwitch({ stance }: Performance, move: PerformedMove): F
     limit: 0,
     unit: 'm',
     expandedU,
-  });
+  }));
 }
 
 /** After the move the lead toe points where the stance wants it, seen from the target line. */
@@ -310,7 +315,7 @@ export function notFacing({ stance, uOf, targetAt, targetUM }: Performance, move
   const awayM = Math.max(distanceM(lead.to, targetAt(lead.landS)), 1e-6);
   const targetUDeg = move.faces === 'target' ? degrees(Math.atan2(targetUM, awayM)) : 0;
   const expandedU = 2 * Math.hypot(uOf(lead).headingDeg, targetUDeg);
-  return finding(atMost(measured, limit, expandedU), {
+  return finding(atMost(measured, limit, expandedU), () => ({
     fault: 'not-facing',
     timeS: lead.landS,
     foot: lead.foot,
@@ -320,5 +325,5 @@ export function notFacing({ stance, uOf, targetAt, targetUM }: Performance, move
     limit,
     unit: 'deg',
     expandedU,
-  });
+  }));
 }

@@ -79,27 +79,27 @@ function timing(move: PerformedMove, { cue, strike, lastLandS, withLandS, landUS
   const parts = { ...spotOf(move, strike, move.after.lead), unit: 's', expandedU } as const;
   if (cue.when === 'reset-first') {
     const measured = strike.timeS - strikeTiming(cue.strike).contactS - lastLandS;
-    return finding(atLeast(measured, RESET_S, expandedU), {
+    return finding(atLeast(measured, RESET_S, expandedU), () => ({
       ...parts,
       fault: 'strike-early',
       measured,
       limit: RESET_S,
-    });
+    }));
   }
   const measured = strike.timeS - withLandS;
   return [
-    ...finding(atLeast(measured, -TOGETHER_S, expandedU), {
+    ...finding(atLeast(measured, -TOGETHER_S, expandedU), () => ({
       ...parts,
       fault: 'strike-early',
       measured,
       limit: -TOGETHER_S,
-    }),
-    ...finding(atMost(measured, TOGETHER_S, expandedU), {
+    })),
+    ...finding(atMost(measured, TOGETHER_S, expandedU), () => ({
       ...parts,
       fault: 'strike-late',
       measured,
       limit: TOGETHER_S,
-    }),
+    })),
   ];
 }
 
@@ -118,14 +118,14 @@ function reach(performance: Performance, move: PerformedMove, { strike }: Thrown
   const centreUM = uncertainty.positionM / Math.SQRT2;
   const gapUM = targetSeen ? centreUM : onFloorM(performance, move.after.left, centreUM);
   const expandedU = 2 * Math.hypot(gapUM, contact.uM, performance.targetUM);
-  return finding(atMost(measured, contact.gapM, expandedU), {
+  return finding(atMost(measured, contact.gapM, expandedU), () => ({
     ...spotOf(move, strike, move.after.lead),
     fault: 'strike-out-of-reach',
     measured,
     limit: contact.gapM,
     unit: 'm',
     expandedU,
-  }).filter(({ verdict }) => verdict === 'not-met');
+  })).filter(({ verdict }) => verdict === 'not-met');
 }
 
 /** Every strike of a move: thrown in time, and where it reaches. */

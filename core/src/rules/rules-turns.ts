@@ -33,7 +33,7 @@ interface Spot {
 function driftOf(move: PerformedMove, foot: FootName, spot: Spot): Found[] {
   const measured = distanceM(move.before[foot], move.after[foot]);
   const expandedU = 2 * Math.hypot(move.before.uM[foot], move.after.uM[foot]);
-  return finding(atMost(measured, BALL_DRIFT_M, expandedU), {
+  return finding(atMost(measured, BALL_DRIFT_M, expandedU), () => ({
     ...spot,
     fault: 'ball-drift',
     foot,
@@ -41,7 +41,7 @@ function driftOf(move: PerformedMove, foot: FootName, spot: Spot): Found[] {
     limit: BALL_DRIFT_M,
     unit: 'm',
     expandedU,
-  });
+  }));
 }
 
 function spotOf(move: PerformedMove): Spot | null {
@@ -74,24 +74,24 @@ export function pivotRules({ stance }: Performance, move: PerformedMove): Found[
   const radiusU = 2 * Math.hypot(after.uM.left, after.uM.right);
   const turn = { ...spot, measured: did, unit: 'deg', expandedU: turnU } as const;
   return [
-    ...finding(atLeast(did, asked - TURN_DEG, turnU), {
+    ...finding(atLeast(did, asked - TURN_DEG, turnU), () => ({
       ...turn,
       fault: 'pivot-short',
       limit: asked - TURN_DEG,
-    }),
-    ...finding(atMost(did, asked + TURN_DEG, turnU), {
+    })),
+    ...finding(atMost(did, asked + TURN_DEG, turnU), () => ({
       ...turn,
       fault: 'pivot-over',
       limit: asked + TURN_DEG,
-    }),
-    ...finding(atMost(Math.abs(radiusM - plannedM), RADIUS_SHARE * plannedM, radiusU), {
+    })),
+    ...finding(atMost(Math.abs(radiusM - plannedM), RADIUS_SHARE * plannedM, radiusU), () => ({
       ...spot,
       fault: 'pivot-radius',
       measured: Math.abs(radiusM - plannedM),
       limit: RADIUS_SHARE * plannedM,
       unit: 'm',
       expandedU: radiusU,
-    }),
+    })),
     ...driftOf(move, stays, spot),
   ];
 }
@@ -104,14 +104,14 @@ export function switchRules(_: Performance, move: PerformedMove): Found[] {
   const { before, after } = move;
   const measured = distanceM(midpoint(before.left, before.right), midpoint(after.left, after.right));
   const expandedU = Math.hypot(before.uM.left, before.uM.right, after.uM.left, after.uM.right);
-  return finding(atMost(measured, CENTRE_DRIFT_M, expandedU), {
+  return finding(atMost(measured, CENTRE_DRIFT_M, expandedU), () => ({
     ...spot,
     fault: 'centre-drift',
     measured,
     limit: CENTRE_DRIFT_M,
     unit: 'm',
     expandedU,
-  });
+  }));
 }
 
 /**
@@ -136,7 +136,7 @@ export function kickRules({ uOf }: Performance, move: PerformedMove): Found[] {
   const measured = Math.sign(asked) * did;
   const limit = TURNED_SHARE * Math.abs(asked);
   const expandedU = 2 * Math.SQRT2 * uOf(seen).headingDeg;
-  return finding(atLeast(measured, limit, expandedU), {
+  return finding(atLeast(measured, limit, expandedU), () => ({
     timeS: seen.landS,
     foot: stands,
     moveNumber: move.moveNumber,
@@ -146,5 +146,5 @@ export function kickRules({ uOf }: Performance, move: PerformedMove): Found[] {
     limit,
     unit: 'deg',
     expandedU,
-  });
+  }));
 }
