@@ -5,8 +5,10 @@ import type { Plan } from '@angled-chalk/core/pattern';
 import { printTable } from './table.ts';
 import {
   afterOf,
+  BAG_M,
   laneDoings,
   stepDoing,
+  targetDoings,
   trackOf,
   Walker,
   type Capture,
@@ -86,29 +88,37 @@ function oneDrill(tally: Tally, capture: Capture, seed: number): void {
   };
   const { separation, stanceAngleDeg } = fitStance(student);
   const tempoPerMin = 38 + chance.below(17);
-  const facing = 360 * chance.uniform() - 180;
-  const walker = new Walker(
-    {
-      separationM: separation.valueM,
-      angleDeg: stanceAngleDeg,
-      leadToeDeg: school.leadToeOutDeg,
-      rearToeDeg: school.rearToeOutDeg,
-    },
-    { lead: student.leadSide, at: { x: 10, y: 10 }, facing },
-    60 / tempoPerMin,
-    chance,
-  );
+  // A third of the drills go about a bag, the others along a lane.
+  const isAboutBag = chance.uniform() < 1 / 3;
+  const bag = isAboutBag ? { x: 10, y: 10 + 1.15 } : { x: 10, y: 19 };
+  const facing = isAboutBag ? 0 : 360 * chance.uniform() - 180;
+  const walkerOf = (own: typeof chance) =>
+    new Walker(
+      {
+        separationM: separation.valueM,
+        angleDeg: stanceAngleDeg,
+        leadToeDeg: school.leadToeOutDeg,
+        rearToeDeg: school.rearToeOutDeg,
+      },
+      { lead: student.leadSide, at: { x: 10, y: 10 }, facing, ...(isAboutBag ? { target: bag } : {}) },
+      60 / tempoPerMin,
+      own,
+    );
+  const walker = walkerOf(chance);
   const start = walker.feet;
-  const doings = drillOf(chance, separation.valueM);
   const isClean = chance.uniform() < 0.5;
-  const wrongAt = isClean ? -1 : faultyIndex(doings, chance);
-  // Whoever went wrong finds the stance again with the next step.
-  if (!isClean) doings.splice(wrongAt + 1, 0, stepDoing(0, 0.1));
+  const ideal = walkerOf(chanceFrom(seed));
+  const planned = isAboutBag
+    ? aboutBag(chance, { ahead: walkerOf(chanceFrom(seed)), ideal, isClean })
+    : alongLane(chance, separation.valueM, isClean);
+  const { doings, wrongAt } = planned;
   let made: { fault: string; move: number } | null = null;
   doings.forEach((doing, i) => {
     walker.move = walker.planned;
     const fault = i === wrongAt ? (doing.wrongs[chance.below(doing.wrongs.length)] ?? null) : null;
     const first = walker.planned;
+    doing.do(ideal, null);
+    ideal.planned++;
     doing.do(walker, fault);
     if (fault) made = { fault, move: fault === 'half-exit' ? walker.planned : first };
     walker.planned++;
@@ -125,8 +135,8 @@ function oneDrill(tally: Tally, capture: Capture, seed: number): void {
       ],
       datums: [],
     },
-    target: { kind: 'bag', at: { x: 10, y: 19 }, radiusM: 0.18 },
-    facing: { on: 'lane' },
+    target: { kind: 'bag', at: bag, radiusM: BAG_M },
+    facing: { on: isAboutBag ? 'target' : 'lane' },
     pattern: {
       start: { at: { x: 10, y: 10 }, headingDeg: facing },
       items: doings.map(({ move }) => ({ move })),
@@ -152,6 +162,57 @@ function drillOf(chance: ReturnType<typeof chanceFrom>, separationM: number): Do
     if (chance.uniform() < 0.4) doings.push(stepDoing([0, 90, 180, -90][chance.below(4)] ?? 0, 0.1));
   }
   return doings;
+}
+
+/** A step back to where one who made no mistake stands after it: gaps are measured from the bag, not from a mistake. */
+function backTo(ideal: Walker, ahead: Walker): Doing {
+  const own = stepDoing(0, 0.1);
+  return {
+    ...own,
+    do: (walker, wrong) => {
+      if (walker === ideal || walker === ahead) own.do(walker, wrong);
+      else {
+        walker.facing = ideal.facing;
+        walker.both(walker.lead, ideal.feet);
+      }
+    },
+  };
+}
+
+interface Planned {
+  readonly doings: readonly Doing[];
+  /** Which of them goes wrong; -1: none. */
+  readonly wrongAt: number;
+}
+
+/** Whoever went wrong finds the stance again with the next step. */
+function alongLane(chance: ReturnType<typeof chanceFrom>, separationM: number, isClean: boolean): Planned {
+  const doings = drillOf(chance, separationM);
+  const wrongAt = isClean ? -1 : faultyIndex(doings, chance);
+  return { doings: isClean ? doings : doings.toSpliced(wrongAt + 1, 0, stepDoing(0, 0.1)), wrongAt };
+}
+
+/** Moves about a bag; a walker that makes no mistakes goes ahead, so that gaps can be named. */
+function aboutBag(
+  chance: ReturnType<typeof chanceFrom>,
+  { ahead, ideal, isClean }: { readonly ahead: Walker; readonly ideal: Walker; readonly isClean: boolean },
+): Planned {
+  const doings: Doing[] = [];
+  const push = (doing: Doing): void => {
+    doings.push(doing);
+    doing.do(ahead, null);
+  };
+  const wrongAt = isClean ? -1 : 2 + chance.below(6);
+  while (doings.length < MOVES_A_DRILL - 2) {
+    const all = targetDoings(chance, ahead).filter(
+      ({ wrongs }) => doings.length !== wrongAt || wrongs.length > 0,
+    );
+    const doing = all[chance.below(all.length)];
+    if (!doing) continue;
+    push(doing);
+    if (doings.length - 1 === wrongAt) push(backTo(ideal, ahead));
+  }
+  return { doings, wrongAt };
 }
 
 function faultyIndex(doings: readonly Doing[], chance: ReturnType<typeof chanceFrom>): number {
@@ -194,9 +255,9 @@ function countEvents(
 function kindsOf(doings: readonly Doing[]): Map<number, string> {
   const kinds = new Map<number, string>();
   let number = 1;
-  for (const { move } of doings) {
-    kinds.set(number, move.do);
-    number += move.do === 'in-out' || move.do === 'slip' ? 2 : 1;
+  for (const { move, count = 1 } of doings) {
+    for (let i = 0; i < count; i++) kinds.set(number + i, move.do);
+    number += count;
   }
   return kinds;
 }

@@ -51,19 +51,23 @@ export class Walker {
 
   lead: Name;
   facing: number;
+  /** Where it looks; null: along its lane, until a move turns it. */
+  readonly target: { readonly x: number; readonly y: number } | null;
 
   constructor(
     readonly body: Body,
-    start: {
+    readonly start: {
       readonly lead: Name;
       readonly at: { readonly x: number; readonly y: number };
       readonly facing: number;
+      readonly target?: { readonly x: number; readonly y: number };
     },
     readonly beatS: number,
     readonly chance: Chance,
   ) {
     this.lead = start.lead;
     this.facing = start.facing;
+    this.target = start.target ?? null;
     this.feet = this.stance(start.at.x, start.at.y, start.facing, start.lead);
   }
 
@@ -193,7 +197,78 @@ export class Walker {
   shifted(bearing: number, lengthM: number): Record<Name, Foot> {
     const way = this.facing + bearing;
     const { x, y } = this.middle();
-    return this.stance(x + lengthM * sin(way), y + lengthM * cos(way), this.facing, this.lead);
+    const at = { x: x + lengthM * sin(way), y: y + lengthM * cos(way) };
+    this.facing = this.looksFrom(at.x, at.y);
+    return this.stance(at.x, at.y, this.facing, this.lead);
+  }
+
+  /** The way to what it looks at, from a place. */
+  looksFrom(x: number, y: number): number {
+    const { target } = this;
+    return target ? (Math.atan2(target.x - x, target.y - y) * 180) / Math.PI : this.facing;
+  }
+
+  /** How far the middle of the feet is from what it looks at. */
+  awayM(): number {
+    const { x, y } = this.middle();
+    return this.target ? Math.hypot(this.target.x - x, this.target.y - y) : NaN;
+  }
+
+  /** Both feet about the target by an angle, clockwise seen from above; the facing with them. */
+  about(byDeg: number, wrong: Wrong): void {
+    const { target } = this;
+    if (!target) return;
+    const { x, y } = this.middle();
+    const [dx, dy] = [x - target.x, y - target.y];
+    const to = {
+      x: target.x + dx * cos(byDeg) + dy * sin(byDeg),
+      y: target.y - dx * sin(byDeg) + dy * cos(byDeg),
+    };
+    this.facing = this.looksFrom(to.x, to.y);
+    this.both(byDeg > 0 ? 'left' : 'right', this.stance(to.x, to.y, this.facing, this.lead), wrong);
+  }
+
+  /** Along the line to the target, to so far from it. */
+  along(awayM: number, wrong: Wrong): void {
+    const { target } = this;
+    if (!target) return;
+    const facing = this.looksFrom(this.middle().x, this.middle().y);
+    const isIn = awayM < this.awayM();
+    this.facing = facing;
+    const at = { x: target.x - awayM * sin(facing), y: target.y - awayM * cos(facing) };
+    this.both(isIn ? this.lead : other(this.lead), this.stance(at.x, at.y, facing, this.lead), wrong);
+  }
+
+  /** One foot off the line; the other comes round it until the stance looks at the target again. */
+  angle(bearing: number, lengthM: number, wrong: Wrong): void {
+    const first = bearing > 0 ? 'right' : 'left';
+    const second = other(first);
+    const way = this.facing + bearing;
+    const from = this.feet[first];
+    const share = wrong === 'step-short' ? 0.4 : 1;
+    const ball = { x: from.x + share * lengthM * sin(way), y: from.y + share * lengthM * cos(way) };
+    let facing = this.facing;
+    let stance = this.stance(0, 0, facing, this.lead);
+    for (let i = 0; i < 60; i++) {
+      const [a, b] = [stance[first], stance[second]];
+      facing = this.looksFrom(ball.x - (a.x - b.x) / 2, ball.y - (a.y - b.y) / 2);
+      stance = this.stance(0, 0, facing, this.lead);
+    }
+    const offX = ball.x - stance[first].x;
+    const offY = ball.y - stance[first].y;
+    const flightS = this.flightS();
+    const then = this.t + flightS + 0.08 * this.beatS;
+    this.put(first, { ...ball, h: from.h }, this.t, flightS);
+    const goes = this.feet[second];
+    const to = { x: offX + stance[second].x, y: offY + stance[second].y, h: stance[second].h };
+    const degOf = ({ x, y }: { x: number; y: number }): number =>
+      (Math.atan2(x - ball.x, y - ball.y) * 180) / Math.PI;
+    const byDeg = ((((degOf(to) - degOf(goes)) % 360) + 540) % 360) - 180;
+    // Angle and distance to the other foot change together: a bent way, drawn in on a circle.
+    this.put(second, to, then, flightS, { about: { ...ball, byDeg } });
+    this.turn(first, stance[first].h - from.h, then, flightS);
+    this.facing = facing;
+    this.beats(1);
   }
 
   /** A foot swings about a place, and turns with it. */
@@ -316,6 +391,8 @@ export class Walker {
 export interface Doing {
   readonly move: Move;
   readonly wrongs: readonly string[];
+  /** How many planned moves it is; one when not said. */
+  readonly count?: number;
   readonly do: (walker: Walker, wrong: Wrong) => void;
 }
 
@@ -372,6 +449,7 @@ export function laneDoings(chance: Chance, separationM: number): Doing[] {
     stepDoing(-90, lengthM),
     {
       move: { do: 'in-out', length: m(lengthM) },
+      count: 2,
       wrongs: ['half-exit'],
       do: (walker, wrong) => {
         stepBy(walker, 0, lengthM, null, walker.lead);
@@ -406,6 +484,7 @@ export function laneDoings(chance: Chance, separationM: number): Doing[] {
     },
     {
       move: { do: 'slip', side: slipSide, way: 'forward', length: m(lengthM), passes: 2 },
+      count: 2,
       wrongs: ['foot-not-following', 'step-short'],
       do: (walker, wrong) => {
         stepBy(walker, 45 * of(slipSide), lengthM, wrong, slipSide);
@@ -496,6 +575,52 @@ export function laneDoings(chance: Chance, separationM: number): Doing[] {
   ];
 }
 
+/** The surface of the bag that is looked at is so far from its middle. */
+export const BAG_M = 0.18;
+
+/** One of each kind that goes about a target, for a body that stands somewhere before it. */
+export function targetDoings(chance: Chance, now: Walker): Doing[] {
+  const { separationM } = now.body;
+  const sign = (): number => (chance.uniform() < 0.5 ? 1 : -1);
+  const away = now.awayM();
+  // The foot that is further out goes further: no step beyond a quarter of the separation.
+  const arc = sign() * Math.min(7, (0.22 * separationM * 180) / (Math.PI * (away + separationM / 2)));
+  const bearing = 45 * sign();
+  const count = 1 + chance.below(2);
+  const goesM = (away > 1.3 ? -1 : away < 1 ? 1 : sign()) * 0.28 * count * separationM;
+  const gap = Math.round((away + goesM - BAG_M) * 1000) / 1000;
+  return [
+    {
+      move: { do: 'arc-walk', byDeg: arc, steps: 2 },
+      count: 2,
+      wrongs: ['foot-not-following', 'wrong-foot-first'],
+      do: (walker, wrong) => {
+        walker.about(arc, wrong);
+        walker.planned++;
+        walker.about(arc, null);
+      },
+    },
+    {
+      move: { do: 'angle-step', bearingDeg: bearing, length: { value: 0.34, unit: 'separations' } },
+      wrongs: ['step-short'],
+      do: (walker, wrong) => walker.angle(bearing, 0.34 * separationM, wrong),
+    },
+    {
+      move: { do: 'to-gap', gap: m(gap) },
+      count,
+      wrongs: ['step-short', 'step-over'],
+      do: (walker, wrong) => {
+        const begins = walker.awayM();
+        for (let i = 1; i <= count; i++) {
+          if (i > 1) walker.planned++;
+          walker.along(begins + ((gap + BAG_M - begins) * i) / count, i === 1 ? wrong : null);
+        }
+      },
+    },
+    stepDoing(90 * sign(), 0.12),
+  ];
+}
+
 /** What must come after a kind of move before anything else does. */
 export const afterOf = ({ move }: Doing): Doing | null =>
   move.do === 'widen'
@@ -568,7 +693,9 @@ function placeIn(
   const z = share < 1 ? riseM * Math.sin(Math.PI * share) : 0;
   if (about && share < 1) {
     const deg = way * about.byDeg;
-    const [dx, dy] = [from.x - about.x, from.y - about.y];
+    const outM = Math.hypot(from.x - about.x, from.y - about.y);
+    const size = 1 + way * (Math.hypot(to.x - about.x, to.y - about.y) / outM - 1);
+    const [dx, dy] = [size * (from.x - about.x), size * (from.y - about.y)];
     return {
       x: about.x + dx * cos(deg) + dy * sin(deg),
       y: about.y - dx * sin(deg) + dy * cos(deg),

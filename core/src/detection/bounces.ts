@@ -4,7 +4,7 @@ import type { FootSignal } from './signal.ts';
 
 /** A bounce that lifts the ball less than this, or than so many sigmas, is not counted by its height (own choice). */
 const LEAST_M = 0.004;
-const SIGMAS = 5;
+const SIGMAS = 9;
 /** Heights are means over so long, both feet together. */
 const MEAN_S = 0.06;
 /** Up beyond this share of the way from low to high, and down below the other, is one bounce. */
