@@ -1,5 +1,11 @@
 import type { FootName } from '../body/index.ts';
-import { solveFlight, projectFlight, type FlightData, type FlightSolution } from './solve-flight.ts';
+import {
+  solveFlight,
+  projectFlight,
+  type FlightData,
+  type FlightSamples,
+  type FlightSolution,
+} from './solve-flight.ts';
 import {
   flightTimes,
   usualCourses,
@@ -99,7 +105,7 @@ interface WeighedFoot {
 
 function weigh({ signal, runs }: SeenFoot): WeighedFoot {
   const flights = flightsOf({ signal, runs });
-  const first = flights.map((data) => solveFlight(projectFlight(signal, data), FIRST_SHAPE));
+  const first = flights.map((data) => firstFit(projectFlight(signal, data)));
   const usualS = medianOf(first.map((fit) => fit.landS - fit.liftS));
   const refined = flights.map((data, i) => refine(signal, data, first, i));
   return {
@@ -107,6 +113,41 @@ function weigh({ signal, runs }: SeenFoot): WeighedFoot {
     flights: refined,
     weighed: refined.map((data, i) => weighOrBridge(signal, data, usualS, first[i]!)),
   };
+}
+
+/** In a stretch longer than this a short step may hide. */
+const LONG_S = 0.9;
+/** Half the time of a step, as it is first thought to last. */
+const HALF_STEP_S = 0.14;
+/** So much better a slow flight has to explain its stretch, to be believed (own choice). */
+const SLOW_CHI = 12;
+
+/**
+ * A first fit of a flight. Where it seems slow its ends say little: a step is also looked for where one change of place
+ * explains the stretch best, and taken unless the slow one is clearly better.
+ */
+function firstFit(samples: FlightSamples): FlightSolution {
+  const { t } = samples;
+  const usual = solveFlight(samples, FIRST_SHAPE);
+  const [firstS, lastS] = [t[0]!, t[t.length - 1]!];
+  if (lastS - firstS < LONG_S || usual.landS - usual.liftS < LONG_S) return usual;
+  const atS = changeOf(samples);
+  const quick = solveFlight(samples, FIRST_SHAPE, { liftS: atS - HALF_STEP_S, landS: atS + HALF_STEP_S });
+  const isOutside = usual.liftS < firstS || usual.landS > lastS;
+  // Noise that is worse than it claims makes every difference less.
+  const scale = Math.max(1, usual.chiSquare / t.length);
+  return isOutside || quick.chiSquare - usual.chiSquare < SLOW_CHI * scale ? quick : usual;
+}
+
+/** When the share jumps from 0 to 1, if it does so at once: least squares. */
+function changeOf({ t, share }: FlightSamples): number {
+  // The misses of a jump at i differ from those of one at i - 1 by 2 share - 1.
+  let [sum, least, atS] = [0, Infinity, t[0]!];
+  for (let i = 0; i < t.length; i++) {
+    if (sum < least) [least, atS] = [sum, t[i]!];
+    sum += 2 * share[i]! - 1;
+  }
+  return atS;
 }
 
 const wasSeen = (flight: WeighedFlight | FlightTimes): flight is WeighedFlight => 'candidates' in flight;

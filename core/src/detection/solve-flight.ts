@@ -132,7 +132,7 @@ const ENOUGH = 5e-3;
 export function solveFlight(
   samples: FlightSamples,
   shape: FlightShape,
-  near?: FlightSolution,
+  near?: Pick<FlightSolution, 'liftS' | 'landS'>,
   settling: Settling = NO_SETTLING,
 ): FlightSolution {
   const { sigma, t } = samples;

@@ -10,6 +10,8 @@ const SIGMAS = 4;
 const HALF_S = 0.1;
 /** Less than this, or than so many sigmas, is no turn. */
 export const LEAST_TURN_DEG = 8;
+/** A turn that is seen for less than this is wider than it looks. */
+const SHORTEST_S = 0.06;
 /** Turning that stops for less than this is one turn. */
 const PAUSE_S = 0.12;
 /** When a turn begins and ends is known no better, 1 sigma. */
@@ -34,6 +36,9 @@ function turningIn(foot: ObservedFoot, { fromS, toS }: Stretch): { fromS: number
   }
   // The means see a turn half a window before it begins, and half a window after its end.
   return found.map((one) => {
+    // One that is only seen at its fastest lasts about as long as what it was seen through.
+    if (one.toS - one.fromS < SHORTEST_S)
+      return { fromS: Math.max(fromS, one.fromS - HALF_S), toS: Math.min(toS, one.toS + HALF_S) };
     const innerS = Math.min(HALF_S / 2, (one.toS - one.fromS) / 3);
     return { fromS: one.fromS + innerS, toS: one.toS - innerS };
   });

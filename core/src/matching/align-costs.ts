@@ -9,6 +9,8 @@ export const COSTS = {
   /** An event that belongs to no move; before the first and after the last move people walk up and off. */
   extra: 0.8,
   beside: 0.3,
+  /** A foot that turns a little in the midst of a move that asks for no turn of it. */
+  looseTurn: 0.25,
   /** Two events of a move in the other order than planned. */
   swapped: 0.3,
   /** What a step differs by, and the place it reached: of the two the better, and each alone. */
@@ -98,13 +100,13 @@ function turnCost(planned: FootEvent, seen: FootEvent): number {
 export interface Taken {
   readonly cost: number;
   readonly clockS: number;
-  /** For each seen event the planned one it is taken for. */
-  readonly as: readonly FootEvent[];
+  /** For each seen event the planned one it is taken for; null for a turn that is of none. */
+  readonly as: readonly (FootEvent | null)[];
 }
 
 /**
  * Takes some events, in the order in which they were seen, for those of a move: each for one planned event of
- * its foot and kind, the cheapest way. Null where one of them has none.
+ * its foot and kind, the cheapest way; a turn between others may be of none. Null where another has none.
  * @param planned the events of the move that can be seen, in their order
  */
 export function takenFor(
@@ -113,27 +115,33 @@ export function takenFor(
   intervalS: number,
 ): Taken | null {
   let best: Taken | null = null;
-  const assign = (i: number, as: readonly FootEvent[], cost: number): void => {
+  const assign = (i: number, as: readonly (FootEvent | null)[], cost: number): void => {
     const event = seen[i];
     if (!event) {
+      const missing = planned.length - as.filter((one) => one !== null).length;
+      if (missing < 0 || missing === planned.length) return;
+      cost += COSTS.missingBeside * missing;
       const total = cost + orderCost(planned, seen, as, intervalS);
       if (!best || total < best.cost) best = { cost: total, clockS: clockOf(planned, seen, as), as };
       return;
     }
     for (const one of planned)
       if (mayBe(one, event) && !as.includes(one)) assign(i + 1, [...as, one], cost + eventCost(one, event));
+    if (isTurn(event) && i > 0 && i < seen.length - 1) assign(i + 1, [...as, null], cost + COSTS.looseTurn);
   };
-  assign(0, [], COSTS.missingBeside * (planned.length - seen.length));
+  assign(0, [], 0);
   return best;
 }
 
 function orderCost(
   planned: readonly FootEvent[],
-  seen: readonly FootEvent[],
-  as: readonly FootEvent[],
+  all: readonly FootEvent[],
+  taken: readonly (FootEvent | null)[],
   intervalS: number,
 ): number {
-  const wanted = planned.filter((one) => as.includes(one));
+  const wanted = planned.filter((one) => taken.includes(one));
+  const seen = all.filter((_, i) => taken[i] !== null);
+  const as = taken.filter((one) => one !== null);
   let cost = 0;
   for (let i = 1; i < seen.length; i++) {
     const [before, now] = [seen[i - 1]!, seen[i]!];
@@ -148,9 +156,9 @@ function orderCost(
 const clockOf = (
   planned: readonly FootEvent[],
   seen: readonly FootEvent[],
-  as: readonly FootEvent[],
+  as: readonly (FootEvent | null)[],
 ): number => {
-  const wanted = seen.length === planned.length ? planned[0] : as[0];
+  const wanted = as.filter((one) => one !== null).length === planned.length ? planned[0] : as[0];
   return (seen[0]?.landS ?? NaN) - (wanted?.landS ?? NaN);
 };
 

@@ -86,12 +86,17 @@ function alignEvents(
     }
   };
   /** The ways to take the next events for those of move k; the same from both layers. */
-  const takens = (k: number, j: number): (Taken | null)[] =>
-    (visible[k] ?? []).map((_, i, events) =>
+  const takens = (k: number, j: number): (Taken | null)[] => {
+    const events = visible[k] ?? [];
+    const of = (i: number): Taken | null =>
       j + i < J && cellOf(k + 1, j + i + 1, Layer.Matched) >= 0
         ? takenFor(events, observed.slice(j, j + i + 1), intervalS)
-        : null,
-    );
+        : null;
+    const ways = events.map((_, i) => of(i));
+    // One more may lie between them, where a foot turned a little on the way.
+    const isTurnWithin = events.length > 1 && observed.slice(j + 1, j + events.length).some(isTurn);
+    return isTurnWithin ? [...ways, of(events.length)] : ways;
+  };
   const leave = (k: number, j: number, layer: Layer, ways: readonly (Taken | null)[]): void => {
     const from = cellOf(k, j, layer);
     const beat = layer === Layer.Skipped ? beatCostAfterSkip : beatCost;
