@@ -129,7 +129,7 @@ const SLOW_CHI = 12;
 function firstFit(samples: FlightSamples): FlightSolution {
   const { t } = samples;
   const usual = solveFlight(samples, FIRST_SHAPE);
-  const [firstS, lastS] = [t[0]!, t[t.length - 1]!];
+  const [firstS, lastS] = [t.at(0) ?? 0, t.at(-1) ?? 0];
   if (lastS - firstS < LONG_S || usual.landS - usual.liftS < LONG_S) return usual;
   const atS = changeOf(samples);
   const quick = solveFlight(samples, FIRST_SHAPE, { liftS: atS - HALF_STEP_S, landS: atS + HALF_STEP_S });
@@ -142,12 +142,12 @@ function firstFit(samples: FlightSamples): FlightSolution {
 /** When the share jumps from 0 to 1, if it does so at once: least squares. */
 function changeOf({ t, share }: FlightSamples): number {
   // The misses of a jump at i differ from those of one at i - 1 by 2 share - 1.
-  let [sum, least, atS] = [0, Infinity, t[0]!];
-  for (let i = 0; i < t.length; i++) {
-    if (sum < least) [least, atS] = [sum, t[i]!];
-    sum += 2 * share[i]! - 1;
-  }
-  return atS;
+  let [sum, least, at] = [0, 0, 0];
+  share.forEach((value, i) => {
+    if (sum < least) [least, at] = [sum, i];
+    sum += 2 * value - 1;
+  });
+  return t.at(at) ?? 0;
 }
 
 const wasSeen = (flight: WeighedFlight | FlightTimes): flight is WeighedFlight => 'candidates' in flight;
