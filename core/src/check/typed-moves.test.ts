@@ -1,5 +1,7 @@
 import type { FootName, StudentFit } from '../body/index.ts';
 import { fitStance } from '../body/index.ts';
+import { the } from '../measure/index.ts';
+import { detectFootfalls } from '../detection/index.ts';
 import type { Move } from '../moves/index.ts';
 import type { FaultName } from '../rules/index.ts';
 import { metres, planOf } from '../../test/drills.ts';
@@ -603,4 +605,24 @@ test('one who steps out and stays before their rear hand is in their line, where
   expect(stepped(0.09).seen).toContain('in-their-line');
   expect(stepped(0.09).unseen).not.toContain('in-their-line');
   expect(stepped(0.5).seen).not.toContain('in-their-line');
+});
+
+test('a leg that is raised twice before its first step is known where it stood at first', () => {
+  const steps = [
+    foot('right', [2.47, 3.24], [3.1626, 3.3], 45, { kickM: 0.8, down: [3.2226, 2.7374] }),
+    foot('right', [3.35, 4.41], [3.2226, 3.3], 45, { kickM: 0.8, down: [3.2826, 2.6374] }),
+    foot('left', [6, 6.32], [2.8374, 3.2926], 0),
+    foot('right', [6.5, 6.82], [3.1626, 2.9674], 45),
+    foot('left', [8, 8.32], [2.8374, 3.4226], 0),
+    foot('right', [8.5, 8.82], [3.1626, 3.0974], 45),
+  ];
+  const track = recorded({ start: START, steps }, { noiseM: 0.005, height: true });
+  const { start, events } = detectFootfalls(track).right;
+  expect(Math.hypot(start.x - 3.1626, start.y - 2.8374)).toBeLessThan(0.01);
+  const due = [R, [3.2226, 2.7374], [3.2826, 2.6374], [3.1626, 2.9674]] as const;
+  due.forEach(([x, y], i) => {
+    const { from } = the(events[i]);
+    expect(Math.hypot(from.x - x, from.y - y)).toBeLessThan(0.01);
+  });
+  expect(events.map(({ how }) => how)).toEqual(['raise', 'raise', 'step', 'step']);
 });

@@ -28,6 +28,8 @@ import { indexBefore, medianOf, sampleRateHz, type Track } from '../track/index.
 /** Beside the first fit of a flight so much is looked at. */
 const REFINED_BESIDE_S = 0.14;
 const REFINED_BESIDE_SHARE = 0.3;
+/** A leg is up so long before its height says so for certain, seconds (own choice). */
+const RAISED_BEFORE_S = 0.15;
 /** What is left open by a flight that was not seen, seconds. */
 const UNSEEN_U_S = 0.006;
 
@@ -45,8 +47,8 @@ export function detectFootfalls(track: Track): Detection {
   const weighed = { left: weigh(seen.left), right: weigh(seen.right) };
   const usual = usualCourses([...weighed.left.weighed, ...weighed.right.weighed].filter(wasSeen));
   const moving = {
-    left: observe('left', weighed.left, usual),
-    right: observe('right', weighed.right, usual),
+    left: observe('left', weighed.left, seen.left.excursions, usual),
+    right: observe('right', weighed.right, seen.right.excursions, usual),
   };
   const stands =
     (foot: FootName) =>
@@ -155,6 +157,7 @@ const wasSeen = (flight: WeighedFlight | FlightTimes): flight is WeighedFlight =
 function observe(
   foot: FootName,
   { signal, flights, weighed }: WeighedFoot,
+  excursions: SeenFoot['excursions'],
   usual: ReadonlyMap<object, number>,
 ): ObservedFoot {
   const times = inOrder(
@@ -184,9 +187,17 @@ function observe(
     };
   });
   const n = signal.t.length;
-  const start = flights[0]
-    ? { x: flights[0].startX, y: flights[0].startY }
-    : (place(signal, 0, n, 'early') ?? { x: 0, y: 0 });
+  // A leg that was raised before the first flight may have come down elsewhere.
+  const [raised] = excursions;
+  const [first] = flights;
+  const stoodS = Math.min(times[0]?.liftS ?? Infinity, (raised?.fromS ?? Infinity) - RAISED_BEFORE_S);
+  const before =
+    raised && raised.fromS < (times[0]?.landS ?? Infinity)
+      ? meanBetween(signal, stoodS - PLANT_WINDOW_S, stoodS, 0, n)
+      : null;
+  const start =
+    before ??
+    (first ? { x: first.startX, y: first.startY } : (place(signal, 0, n, 'early') ?? { x: 0, y: 0 }));
   return { signal, start: { x: start.x, y: start.y }, events, headingNoiseDeg };
 }
 
