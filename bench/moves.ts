@@ -3,18 +3,9 @@ import { checkTrack, flatFindings, type CheckReport } from '@angled-chalk/core/c
 import { chanceFrom } from '@angled-chalk/core/measure';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { printTable } from './table.ts';
-import {
-  afterOf,
-  BAG_M,
-  laneDoings,
-  stepDoing,
-  targetDoings,
-  trackOf,
-  Walker,
-  type Capture,
-  type Doing,
-  type Segment,
-} from './walker.ts';
+import { afterOf, BAG_M, laneDoings, stepDoing, targetDoings, type Doing } from './doings.ts';
+import { trackOf, type Capture } from './walked-track.ts';
+import { Walker, type Segment } from './walker.ts';
 
 const MOVES_A_DRILL = 12;
 /** A turn of a planted foot is looked for from here on. */

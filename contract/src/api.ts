@@ -4,7 +4,8 @@ import type { LaidFloor } from '@angled-chalk/core/layout';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
 import { laidFloorSchema } from './floor-file.ts';
-import { drillSchema, keptPatternSchema, planSchema } from './plan-file.ts';
+import { drillSchema, keptPatternSchema } from './drill.ts';
+import { planSchema } from './plan-file.ts';
 import { schoolSchema } from './school.ts';
 import { studentFitSchema } from './student-file.ts';
 
