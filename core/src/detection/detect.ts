@@ -156,15 +156,16 @@ const wasSeen = (flight: WeighedFlight | FlightTimes): flight is WeighedFlight =
 
 function observe(
   foot: FootName,
-  { signal, flights, weighed }: WeighedFoot,
+  { signal, flights: seen, weighed }: WeighedFoot,
   excursions: SeenFoot['excursions'],
   usual: ReadonlyMap<object, number>,
 ): ObservedFoot {
-  const times = inOrder(
+  const inTime = inOrder(
     weighed.map((flight, i) =>
-      wasSeen(flight) ? overHoles(signal, within(signal, flights[i]!, flightTimes(flight, usual))) : flight,
+      wasSeen(flight) ? overHoles(signal, within(signal, seen[i]!, flightTimes(flight, usual))) : flight,
     ),
   );
+  const { flights, times } = withoutSplits(seen, inTime);
   const headingNoiseDeg = headingNoise(signal);
   const events = flights.map((data, i): ObservedEvent => {
     const { liftS, landS, liftUS, landUS } = times[i]!;
@@ -199,6 +200,43 @@ function observe(
     before ??
     (first ? { x: first.startX, y: first.startY } : (place(signal, 0, n, 'early') ?? { x: 0, y: 0 }));
   return { signal, start: { x: start.x, y: start.y }, events, headingNoiseDeg };
+}
+
+/** No foot stands more briefly than this between two steps, and no two of them are done in so little (own choice). */
+const NO_STAND_S = 0.03;
+const TWO_STEPS_S = 0.9;
+/** A part of a step goes no further than this, or than so much of the rest. */
+const PART_M = 0.045;
+const PART_SHARE = 0.35;
+
+/** One flight that was seen in two parts, with no stand between them and one of them short, is one. */
+function withoutSplits(
+  flights: readonly FlightData[],
+  times: readonly FlightTimes[],
+): { readonly flights: FlightData[]; readonly times: FlightTimes[] } {
+  const whole: { flights: FlightData[]; times: FlightTimes[] } = { flights: [], times: [] };
+  const wayM = ({ startX, startY, endX, endY }: FlightData): number =>
+    Math.hypot(endX - startX, endY - startY);
+  flights.forEach((data, i) => {
+    const now = times[i];
+    const [last, before] = [whole.flights.at(-1), whole.times.at(-1)];
+    if (!now) return;
+    const isPart =
+      last !== undefined &&
+      before !== undefined &&
+      now.liftS - before.landS < NO_STAND_S &&
+      now.landS - before.liftS < TWO_STEPS_S &&
+      Math.min(wayM(last), wayM(data)) < Math.max(PART_M, PART_SHARE * Math.max(wayM(last), wayM(data)));
+    if (isPart) {
+      const { from, startX, startY } = last;
+      whole.flights[whole.flights.length - 1] = { ...data, from, startX, startY };
+      whole.times[whole.times.length - 1] = { ...now, liftS: before.liftS, liftUS: before.liftUS };
+    } else {
+      whole.flights.push(data);
+      whole.times.push(now);
+    }
+  });
+  return whole;
 }
 
 /** A foot never lifts before it has landed: where two flights meet, they meet half way. */

@@ -10,8 +10,8 @@ import { stretchesOf, type Stretch } from './stretches.ts';
 /** A ball that rises less than this, or than so many sigmas, may have stayed down (own choice). */
 const LEAST_RISE_M = 0.02;
 const SIGMAS = 6;
-/** Heights are means over so long. */
-const MEAN_S = 0.04;
+/** Heights are means over so long: a quick lift shows in the shorter, a low one in the longer. */
+const MEANS_S = [0.04, 0.1] as const;
 /** Shorter than this is no lift. */
 const SHORTEST_S = 0.04;
 /** It is down again below this share of its greatest height. */
@@ -31,14 +31,14 @@ interface Heights {
 }
 
 /** Smoothed heights over the floor of one stand. */
-function heightsIn({ signal }: ObservedFoot, { fromS, toS }: Stretch): Heights | null {
+function heightsIn({ signal }: ObservedFoot, { fromS, toS }: Stretch, meanS: number): Heights | null {
   const [from, to] = [indexBefore(signal.t, fromS), indexBefore(signal.t, toS) + 1];
   const raw = signal.z?.subarray(from, to);
   const known = raw?.filter((value) => !Number.isNaN(value));
   if (!raw || !known || known.length < LEAST_SAMPLES) return null;
   const floorM = medianOf(known);
   const sigmaM = medianOf(known.map((value) => Math.abs(value - floorM))) / 0.6745;
-  const half = Math.round(MEAN_S / signal.stepS / 2);
+  const half = Math.round(meanS / signal.stepS / 2);
   const z = raw.map((_, i) => {
     const near = raw.subarray(Math.max(0, i - half), i + half + 1).filter((value) => !Number.isNaN(value));
     return near.length === 0 ? 0 : near.reduce((a, b) => a + b, 0) / near.length - floorM;
@@ -47,8 +47,26 @@ function heightsIn({ signal }: ObservedFoot, { fromS, toS }: Stretch): Heights |
   return { t: signal.t.subarray(from, to), z, leastM };
 }
 
-function liftsIn({ t, z, leastM }: Heights): { liftS: number; landS: number; topM: number }[] {
-  const found: { liftS: number; landS: number; topM: number }[] = [];
+interface Lift {
+  readonly liftS: number;
+  readonly landS: number;
+  readonly topM: number;
+}
+
+/** The lifts of one stand, each as the shortest means show it that show it at all. */
+function liftsOf(foot: ObservedFoot, stretch: Stretch): Lift[] {
+  const found: Lift[] = [];
+  for (const meanS of MEANS_S) {
+    const heights = heightsIn(foot, stretch, meanS);
+    const apart = (one: Lift): boolean =>
+      found.every(({ liftS, landS }) => one.landS < liftS || one.liftS > landS);
+    if (heights) found.push(...liftsIn(heights).filter(apart));
+  }
+  return found.toSorted((a, b) => a.liftS - b.liftS);
+}
+
+function liftsIn({ t, z, leastM }: Heights): Lift[] {
+  const found: Lift[] = [];
   for (let i = 0; i < z.length; i++) {
     if ((z[i] ?? 0) < leastM) continue;
     let [first, last, topM] = [i, i, 0];
@@ -68,13 +86,12 @@ function liftsIn({ t, z, leastM }: Heights): { liftS: number; landS: number; top
 export function smallLifts(detection: Detection): Raise[] {
   const of = (foot: FootName): Raise[] =>
     stretchesOf(detection[foot]).flatMap((stretch) => {
-      const heights = heightsIn(detection[foot], stretch);
       const { before } = stretch;
       const { signal } = detection[foot];
       const stood = before?.to ?? detection[foot].start;
       const headingDeg = before?.headingAfterDeg ?? null;
       const known = detection.raises.filter(({ event }) => event.foot === foot);
-      return (heights ? liftsIn(heights) : [])
+      return liftsOf(detection[foot], stretch)
         .filter(({ liftS, landS }) => liftS > stretch.fromS + APART_S && landS < stretch.toS - APART_S)
         .filter(({ liftS, landS }) => known.every(({ event }) => event.landS < liftS || event.liftS > landS))
         .map(({ liftS, landS, topM }): Raise => {
