@@ -101,12 +101,12 @@ function oneDrill(tally: Tally, capture: Capture, seed: number): void {
   const ideal = walkerOf(chanceFrom(seed));
   const planned = isAboutBag
     ? aboutBag(chance, { ahead: walkerOf(chanceFrom(seed)), ideal, isClean })
-    : alongLane(chance, separation.valueM, isClean);
-  const { doings, wrongAt } = planned;
+    : alongLane(chance, separation.valueM, { isClean, nth: seed });
+  const { doings, wrongAt, fault: wanted } = planned;
   let made: { fault: string; move: number } | null = null;
   doings.forEach((doing, i) => {
     walker.move = walker.planned;
-    const fault = i === wrongAt ? (doing.wrongs[chance.below(doing.wrongs.length)] ?? null) : null;
+    const fault = i === wrongAt ? wanted : null;
     const first = walker.planned;
     doing.do(ideal, null);
     ideal.planned++;
@@ -172,15 +172,31 @@ function backTo(ideal: Walker, ahead: Walker): Doing {
 
 interface Planned {
   readonly doings: readonly Doing[];
-  /** Which of them goes wrong; -1: none. */
+  /** Which of them goes wrong, and what; -1 and null: none. */
   readonly wrongAt: number;
+  readonly fault: string | null;
 }
 
-/** Whoever went wrong finds the stance again with the next step. */
-function alongLane(chance: ReturnType<typeof chanceFrom>, separationM: number, isClean: boolean): Planned {
+const CLEAN = { wrongAt: -1, fault: null } as const;
+
+/** Whoever went wrong finds the stance again with the next step. Every fault is made as often as any other. */
+function alongLane(
+  chance: ReturnType<typeof chanceFrom>,
+  separationM: number,
+  { isClean, nth }: { readonly isClean: boolean; readonly nth: number },
+): Planned {
   const doings = drillOf(chance, separationM);
-  const wrongAt = isClean ? -1 : faultyIndex(doings, chance);
-  return { doings: isClean ? doings : doings.toSpliced(wrongAt + 1, 0, stepDoing(0, 0.1)), wrongAt };
+  if (isClean) return { doings, ...CLEAN };
+  const all = laneDoings(chance, separationM);
+  const faults = [...new Set(all.flatMap(({ wrongs }) => wrongs))];
+  const fault = faults[nth % faults.length] ?? '';
+  const able = all.filter(({ wrongs }) => wrongs.includes(fault));
+  const doing = able[chance.below(able.length)];
+  if (!doing) return { doings, ...CLEAN };
+  // Never between a stance that was widened and the foot that restores it.
+  const places = doings.flatMap((_, i) => (i > 1 && doings[i - 1]?.move.do !== 'widen' ? [i] : []));
+  const wrongAt = places[chance.below(places.length)] ?? doings.length;
+  return { doings: doings.toSpliced(wrongAt, 0, doing, stepDoing(0, 0.1)), wrongAt, fault };
 }
 
 /** Moves about a bag; a walker that makes no mistakes goes ahead, so that gaps can be named. */
@@ -203,14 +219,8 @@ function aboutBag(
     push(doing);
     if (doings.length - 1 === wrongAt) push(backTo(ideal, ahead));
   }
-  return { doings, wrongAt };
-}
-
-function faultyIndex(doings: readonly Doing[], chance: ReturnType<typeof chanceFrom>): number {
-  const able = doings.flatMap(({ wrongs }, i) =>
-    wrongs.length > 0 && i > 1 && i < doings.length - 1 ? [i] : [],
-  );
-  return able[chance.below(Math.max(1, able.length))] ?? -1;
+  const wrongs = doings[wrongAt]?.wrongs ?? [];
+  return { doings, wrongAt, fault: wrongs[chance.below(Math.max(1, wrongs.length))] ?? null };
 }
 
 function countEvents(
