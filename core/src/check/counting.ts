@@ -92,29 +92,11 @@ interface Rounds {
   readonly times: number;
 }
 
-const startsWith = (path: readonly number[], prefix: readonly number[]): boolean =>
-  prefix.every((at, i) => path[i] === at);
-
-/** Every repeat of a pattern, outer ones first, with the moves it is laid out as each time it is reached. */
-function roundsIn(
-  items: readonly Item[],
-  moves: readonly PlannedMove[],
-  path: readonly number[] = [],
-): Rounds[] {
-  return items.flatMap((item, i): Rounds[] => {
-    if (!('repeat' in item)) return [];
-    const own = [...path, i];
-    const runs: PlannedMove[][] = [];
-    for (const move of moves.filter((one) => startsWith(one.path, own))) {
-      const run = runs.at(-1);
-      if (run && run.at(-1)?.number === move.number - 1) run.push(move);
-      else runs.push([move]);
-    }
-    // Inside another repeat it comes again and again without a break: those rounds are counted there.
-    const whole = path.length === 0 ? runs.map((run) => ({ moves: run, times: item.repeat })) : [];
-    return [...whole, ...roundsIn(item.items, moves, own)];
-  });
-}
+/** Every repeat that stands in no other, with the moves it is laid out as: those inside it come without a break. */
+const roundsIn = (items: readonly Item[], moves: readonly PlannedMove[]): Rounds[] =>
+  items.flatMap((item, i) =>
+    'repeat' in item ? [{ moves: moves.filter(({ path }) => path[0] === i), times: item.repeat }] : [],
+  );
 
 const isSeenNot = ({ expected, observed }: AlignedMove): boolean =>
   expected.length > 0 && observed.length === 0;
@@ -236,14 +218,14 @@ export function roundsMiscounted(items: readonly Item[], rows: readonly AlignedM
  */
 export function withMiscounts(causes: readonly Cause[], miscounts: readonly Miscount[]): Cause[] {
   let told = [...causes];
-  for (const { found, isPart, isAlone } of miscounts) {
+  for (const [i, { found, isPart, isAlone }] of miscounts.entries()) {
     const parts = told.filter(isPart);
     const [first] = parts;
     if (!first && !isAlone) continue;
     const isOpen = parts.some(({ verdict }) => verdict === 'cannot-tell');
     const cause: Cause = {
       ...found,
-      id: `wrong-count ${first?.id ?? 'before'}`,
+      id: `wrong-count ${first?.id ?? `beside ${i + 1}`}`,
       timeS: first?.timeS ?? found.timeS,
       verdict: isOpen ? 'cannot-tell' : 'not-met',
       expandedU: isOpen ? 1 : 0,
