@@ -128,7 +128,7 @@ export function performTrack(
   return {
     ...planPerformance,
     ...seen,
-    moves: performedMoves(rows, seen),
+    moves: performedMoves(rows, seen, clock),
     ballAt,
     strikes: track.strikes.map(({ index, name }) => ({
       name,
@@ -161,6 +161,7 @@ interface Standing {
 export function performedMoves(
   rows: readonly AlignedMove[],
   seen: Pick<Performance, 'start' | 'stance' | 'targetAt' | 'uncertainty' | 'uOf'>,
+  { planToTrackS }: Pick<ClockMap, 'planToTrackS'>,
 ): PerformedMove[] {
   const { positionM } = seen.uncertainty;
   const uM = { left: positionM, right: positionM };
@@ -180,14 +181,31 @@ export function performedMoves(
     facingDeg: firstPlanned?.before.facingDeg ?? 0,
   };
   let balls = seen.start;
-  return rows.flatMap(({ planned, observed: events }): PerformedMove[] => {
+  return rows.flatMap(({ planned, expected, observed: events }): PerformedMove[] => {
     const [first, last] = [events[0], events.at(-1)];
     const stood = planned
       ? { ...stands, lead: planned.before.lead, facingDeg: planned.before.facingDeg }
       : stands;
     if (planned)
       stands = { lead: planned.after.lead, faces: planned.faces, facingDeg: planned.after.facingDeg };
-    if (!first || !last) return [];
+    const moveNumber = planned?.number ?? null;
+    const { faces } = stands;
+    if (!first || !last) {
+      // Feet that stand may strike; what should have been seen and was not is no move that was done.
+      if (!planned || planned.strikes.length === 0 || expected.length > 0) return [];
+      const beatS = planToTrackS(planned.beatS);
+      return [
+        {
+          moveNumber,
+          planned,
+          events,
+          beatS,
+          before: standing(balls, beatS, stood),
+          after: standing(balls, beatS, stands),
+          faces,
+        },
+      ];
+    }
     const before = standing(balls, first.liftS, stood);
     balls = ballsAfter(balls, events);
     for (const event of events) {
@@ -195,7 +213,8 @@ export function performedMoves(
       toesDeg[event.foot] = event.headingAfterDeg;
     }
     const after = standing(balls, last.landS, stands);
-    return [{ moveNumber: planned?.number ?? null, planned, events, before, after, faces: stands.faces }];
+    const beatS = planned ? planToTrackS(planned.beatS) : first.landS;
+    return [{ moveNumber, planned, events, beatS, before, after, faces }];
   });
 }
 

@@ -459,12 +459,60 @@ describe('strikes of the recording', () => {
     expect(jabbed(0.6, 'together', 1.5)).toEqual([['strike-late', 'not-met']]);
   });
 
+  // A beat is 1.2 s, so the hold's is at 2.52 s. The step before it stands at 1.74 s: a jab touches at 2.14 s at the earliest.
+  test('one that is thrown while the feet stand waits for the stance too', () => {
+    const standing = (atS: number): string[] => {
+      const plan = planOf([], {
+        target: { kind: 'bag', at: { x: 3, y: 3.13 + 0.6 + BAG_M }, radiusM: BAG_M },
+        pattern: {
+          start: { at: { x: 3, y: 3 }, headingDeg: 0 },
+          items: [
+            { move: step(0, 13) },
+            { move: { do: 'hold' }, strikes: [{ strike: 'jab', when: 'reset-first' }] },
+            { move: step(180, 13) },
+          ],
+        },
+        tempoPerMin: BEATS_PER_MIN,
+      });
+      const steps = [
+        foot('left', ONE, [2.8374, 3.2926], 0),
+        foot('right', TWO, [3.1626, 2.9674], 45),
+        foot('right', [3.4, 3.72], R, 45),
+        foot('left', [3.82, 4.14], L, 0),
+      ];
+      const strikes = [{ index: Math.round(100 * atS), name: 'jab' }];
+      const { report } = checkTrack(
+        { plan, student: STUDENT },
+        { ...recorded({ start: START, steps }, {}), strikes },
+      );
+      return flatFindings(report.faults).map(({ fault, moveNumber }) => `${fault} ${moveNumber}`);
+    };
+    expect(standing(2.52)).toEqual([]);
+    expect(standing(1.95)).toEqual(['strike-early 2']);
+  });
+
   // Arm 0.386 of 1.75 m, shoulder and weight some centimetres more: nobody of this size touches 1.4 m away.
   test('one that cannot touch is out of reach, one that surely does is not', () => {
     const planned = jabbed(1.4, 'reset-first', 2.3);
     // The plan itself throws it there: that is the plan's own fault, and not the student's.
     expect(planned).toEqual([]);
   });
+});
+
+test('feet that stand and strike where nothing is in reach are told of as well', () => {
+  const plan = planOf([], {
+    target: { kind: 'bag', at: { x: 3, y: 5 }, radiusM: 0.18 },
+    pattern: {
+      start: { at: { x: 3, y: 3 }, headingDeg: 0 },
+      items: [
+        { move: { do: 'hold' }, strikes: [{ strike: 'cross', when: 'reset-first' }] },
+        { move: step(0, 13) },
+      ],
+    },
+  });
+  const { findings } = checkPlan({ plan, student: STUDENT });
+  expect(findings.map(({ fault, moveNumber }) => [fault, moveNumber])).toEqual([['strike-out-of-reach', 1]]);
+  expect(findings[0]?.measured).toBeCloseTo(1.82, 9);
 });
 
 test('a plan that strikes where nothing is in reach says so before anyone walks it', () => {

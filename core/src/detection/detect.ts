@@ -1,5 +1,6 @@
 import type { FootName } from '../body/index.ts';
 import {
+  flightAt,
   solveFlight,
   projectFlight,
   type FlightData,
@@ -133,12 +134,28 @@ function firstFit(samples: FlightSamples): FlightSolution {
   const usual = solveFlight(samples, FIRST_SHAPE);
   const [firstS, lastS] = [t.at(0) ?? 0, t.at(-1) ?? 0];
   if (lastS - firstS < LONG_S || usual.landS - usual.liftS < LONG_S) return usual;
-  const atS = changeOf(samples);
-  const quick = solveFlight(samples, FIRST_SHAPE, { liftS: atS - HALF_STEP_S, landS: atS + HALF_STEP_S });
+  const quick = quickFit(samples);
   const isOutside = usual.liftS < firstS || usual.landS > lastS;
   // Noise that is worse than it claims makes every difference less.
   const scale = Math.max(1, usual.chiSquare / t.length);
   return isOutside || quick.chiSquare - usual.chiSquare < SLOW_CHI * scale ? quick : usual;
+}
+
+/** How far from where the place jumps a step is looked for, and how closely. */
+const JUMP_BESIDE_S = 0.12;
+const JUMP_STEP_S = 0.02;
+
+/** The step of the usual length that explains a stretch best: a short one would not tell its own. */
+function quickFit(samples: FlightSamples): FlightSolution {
+  const atS = changeOf(samples);
+  const at = (offS: number): FlightSolution =>
+    flightAt(samples, FIRST_SHAPE, atS + offS - HALF_STEP_S, atS + offS + HALF_STEP_S);
+  let best = at(-JUMP_BESIDE_S);
+  for (let offS = JUMP_STEP_S - JUMP_BESIDE_S; offS <= JUMP_BESIDE_S; offS += JUMP_STEP_S) {
+    const next = at(offS);
+    if (next.chiSquare < best.chiSquare) best = next;
+  }
+  return best;
 }
 
 /** When the share jumps from 0 to 1, if it does so at once: least squares. */

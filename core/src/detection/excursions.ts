@@ -131,12 +131,15 @@ export function partedByStands(
     while (to < t.length && distanceM(home, { x: x[to] ?? NaN, y: y[to] ?? NaN }) <= nearM) to++;
     return to >= early ? [{ from, to }] : [];
   });
-  return runs.flatMap((run): Run[] => {
-    const stand = stands.find(({ from, to }) => from > run.from && from < run.to && to < run.to);
-    if (!stand) return [run];
-    return [
-      { from: run.from, to: stand.from },
-      { from: stand.to, to: run.to },
-    ];
-  });
+  return stands.reduce((parted, stand) => parted.flatMap((run) => without(run, stand)), [...runs]);
+}
+
+/** A run without a stand that it reaches into; one that lies wholly inside it stays: a step may be that short. */
+function without(run: Run, stand: Run): Run[] {
+  const isInside = run.from >= stand.from && run.to <= stand.to;
+  if (isInside || run.to <= stand.from || run.from >= stand.to) return [run];
+  return [
+    { from: run.from, to: stand.from },
+    { from: stand.to, to: run.to },
+  ].filter(({ from, to }) => to > from);
 }

@@ -46,10 +46,12 @@ function flightOf(signal: FootSignal, runs: readonly Run[], i: number): FlightDa
   const before = place(signal, plantFrom, run.from, 'late');
   const after = place(signal, run.to, plantTo, 'early');
   if (!before || !after) return null;
+  // Where the last of it was not seen, it ends where the foot is seen again.
+  const endS = Math.max(t[run.to - 1]!, (t[run.to] ?? -Infinity) - signal.stepS);
   const besideS = Math.max(BESIDE_S, BESIDE_SHARE * (t[run.to - 1]! - t[run.from]!));
   return {
     from: Math.max(plantFrom, indexBefore(t, t[run.from]! - besideS)),
-    to: Math.min(plantTo, indexBefore(t, t[run.to - 1]! + besideS) + 1),
+    to: Math.min(plantTo, indexBefore(t, endS + besideS) + 1),
     startX: before.x,
     startY: before.y,
     endX: after.x,

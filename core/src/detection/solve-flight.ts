@@ -28,6 +28,8 @@ export interface FlightSamples {
 const BENT = 0.18;
 /** How many samples the height is the mean of. */
 const HEIGHT_SAMPLES = 5;
+/** A height that is less clear of its noise than this makes no circle: the greatest of many means is always something. */
+const HEIGHT_SIGMAS = 4;
 
 interface Arc {
   readonly x: number;
@@ -52,7 +54,8 @@ function arcOf(signal: FootSignal, data: FlightData): Arc | null {
     if (i - data.from >= HEIGHT_SAMPLES - 1 && Math.abs(sum) > Math.abs(most)) most = sum;
   }
   const heightM = most / HEIGHT_SAMPLES;
-  if (Math.abs(heightM) < BENT * chordM) return null;
+  const noiseM = signal.noiseM * Math.sqrt(Math.min(1, signal.samplesForOne / HEIGHT_SAMPLES));
+  if (Math.abs(heightM) < Math.max(BENT * chordM, HEIGHT_SIGMAS * noiseM)) return null;
   const rise = Math.abs(heightM);
   const radiusM = (chordM ** 2 / 4 + rise ** 2) / (2 * rise);
   const [nx, ny] = [-uy * Math.sign(heightM), ux * Math.sign(heightM)];
@@ -135,7 +138,6 @@ export function solveFlight(
   near?: Pick<FlightSolution, 'liftS' | 'landS'>,
   settling: Settling = NO_SETTLING,
 ): FlightSolution {
-  const { sigma, t } = samples;
   let [lift, land] = near ? [near.liftS, near.landS] : firstGuess(samples, shape);
   let [here, there] = [HERE, THERE];
   const model: FlightModel = { shape, settling };
@@ -162,6 +164,21 @@ export function solveFlight(
       if (damping > 1e6) break;
     }
   }
+  return solutionOf(samples, here, lift, land);
+}
+
+/** How well a flight between two given times explains the samples: nothing is fitted. */
+export function flightAt(
+  samples: FlightSamples,
+  shape: FlightShape,
+  liftS: number,
+  landS: number,
+): FlightSolution {
+  weigh(samples, { shape, settling: NO_SETTLING }, liftS, landS, HERE);
+  return solutionOf(samples, HERE, liftS, landS);
+}
+
+function solutionOf({ t, sigma }: FlightSamples, here: Weighed, lift: number, land: number): FlightSolution {
   const det = here.liftLift * here.landLand - here.liftLand * here.liftLand;
   return {
     liftS: lift,

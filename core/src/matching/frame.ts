@@ -50,6 +50,23 @@ const offBy = ({ shiftM, turnDeg, about }: FrameOffset, { planned, seen }: Pair)
   return distanceM({ x: at.x + shiftM.x, y: at.y + shiftM.y }, seen);
 };
 
+/** Where the student stood before the first move that was found, and where the plan has it. */
+function startOf(rows: readonly AlignedMove[]): Pair | null {
+  const first = rows.find(({ planned, observed }) => planned && observed.length > 0)?.planned?.before;
+  const all = rows.flatMap(({ observed }) => observed);
+  const stood = (foot: 'left' | 'right'): Point | undefined => {
+    const own = all.filter((event) => event.foot === foot);
+    return own.reduce<(typeof own)[number] | undefined>(
+      (least, event) => (least && least.liftS <= event.liftS ? least : event),
+      undefined,
+    )?.from;
+  };
+  const [left, right] = [stood('left'), stood('right')];
+  return first && left && right
+    ? { planned: midpoint(first.left, first.right), seen: midpoint(left, right) }
+    : null;
+}
+
 /**
  * The shift and the turn that are common to the whole walk, from the stance centres of the moves that were
  * found; single moves that are off do not count. Null where too few moves were found.
@@ -72,7 +89,10 @@ export function frameOf(rows: readonly AlignedMove[]): FrameReport | null {
     frame = rigid(kept);
   }
   const none = { ...frame, shiftM: { x: 0, y: 0 }, turnDeg: 0 };
-  // It is the whole walk only where every part of it is explained, the beginning too.
+  // It is the whole walk only where every part of it is explained, and where it began too: who left out a step
+  // stands elsewhere from there on.
+  const start = startOf(rows);
+  const beganOff = start === null || offBy(frame, start) < EXPLAINED_TO * offBy(none, start);
   const isWhole = Array.from({ length: PARTS }, (_, k) => {
     const part = pairs.slice((k * pairs.length) / PARTS, ((k + 1) * pairs.length) / PARTS);
     const before = medianOf(part.map((pair) => offBy(none, pair)));
@@ -81,5 +101,5 @@ export function frameOf(rows: readonly AlignedMove[]): FrameReport | null {
   const offM = medianOf(pairs.map((pair) => offBy(none, pair)));
   const isWorthSaying =
     Math.hypot(frame.shiftM.x, frame.shiftM.y) > LEAST_SHIFT_M || Math.abs(frame.turnDeg) > LEAST_TURN_DEG;
-  return { ...frame, isOff: isWorthSaying && offM > LEAST_SHIFT_M && isWhole };
+  return { ...frame, isOff: isWorthSaying && offM > LEAST_SHIFT_M && isWhole && beganOff };
 }

@@ -322,7 +322,7 @@ export const FAULTS = {
     advice: 'Say it: feet, then hands. The strike waits for the second foot.',
     limit: null,
     standing: 'own choice',
-    rule: { over: 'move', judge: strikeRules },
+    rule: { over: 'time', judge: strikeRules },
     made: { how: 'strike at', byS: -0.35 },
   },
   'strike-late': {
@@ -331,7 +331,7 @@ export const FAULTS = {
     advice: 'One sound: the foot and the glove land together.',
     limit: null,
     standing: 'common practice',
-    rule: { over: 'move', judge: strikeRules },
+    rule: { over: 'time', judge: strikeRules },
     made: { how: 'strike at', byS: 0.3 },
   },
   'strike-out-of-reach': {
@@ -340,7 +340,7 @@ export const FAULTS = {
     advice: 'Step until the lead hand touches the bag, then throw.',
     limit: null,
     standing: 'by geometry',
-    rule: { over: 'move', judge: strikeRules },
+    rule: { over: 'time', judge: strikeRules },
     made: null,
   },
   'off-balance': {

@@ -15,13 +15,15 @@ export interface SeenStand extends Stand {
   readonly uM: Readonly<Record<FootName, number>>;
 }
 
-/** A move as it was done: its events in the order in which they began, at least one. */
+/** A move as it was done: its events in the order in which they began; none where the feet stand and strike. */
 export interface PerformedMove {
   /** Number of the planned move, null for a move the plan does not hold. */
   readonly moveNumber: number | null;
   /** The move it was meant to be. */
   readonly planned: PlannedMove | null;
   readonly events: readonly FootEvent[];
+  /** When its beat fell. */
+  readonly beatS: number;
   readonly before: SeenStand;
   readonly after: SeenStand;
   /** What the facing follows. */

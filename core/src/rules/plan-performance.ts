@@ -50,13 +50,14 @@ export function performPlan(given: PlannedDrill, footwork: Footwork): Performanc
   const samples = Math.floor(footwork.endS / GAP_EVERY_S) + 1;
   const timeS = Float64Array.from({ length: samples }, (_, i) => i * GAP_EVERY_S);
   const moves = footwork.moves.map((move): PerformedMove => {
-    const { number: moveNumber, events, before, after } = move;
+    const { number: moveNumber, events, beatS, before, after } = move;
     const { stance } = footwork;
     return {
       moveNumber,
       faces: move.faces,
       planned: move,
       events,
+      beatS,
       before: asPlanned(stance, before),
       after: asPlanned(stance, after),
     };

@@ -106,6 +106,7 @@ function ownCourse(performance: Performance, { planned, faces }: PerformedMove):
     moveNumber: planned.number,
     planned,
     events,
+    beatS: planned.beatS,
     faces,
     before: { ...before, ...plain },
     after: { ...after, ...plain },

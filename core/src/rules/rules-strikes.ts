@@ -1,5 +1,5 @@
 import { otherFoot, type FootName } from '../body/index.ts';
-import type { StrikeCue } from '../pattern/index.ts';
+import type { FootEvent, StrikeCue } from '../pattern/index.ts';
 import { strikeTiming } from '../range/index.ts';
 import { atLeast, atMost } from '../measure/index.ts';
 import {
@@ -19,49 +19,45 @@ const TOGETHER_S = 0.06;
 /** A strike of the recording further from where it should be than this is another one. */
 const SAME_STRIKE_S = 1;
 
-/** A strike of a move with the moment it should land, and when it did; null where the recording has none. */
+/** A strike of a move with the landings it waits for, and when it was thrown; null where the recording has none. */
 interface Thrown {
   readonly cue: StrikeCue;
-  readonly lastLandS: number;
-  /** The landing it goes with. */
-  readonly withLandS: number;
-  readonly landUS: number;
+  /** The landing before it; null where no foot has moved yet. */
+  readonly last: FootEvent | null;
+  /** The landing it goes with; null where the feet stand. */
+  readonly own: FootEvent | null;
   readonly strike: ThrownStrike | null;
 }
 
 const sideOf = (strike: string, lead: FootName): FootName =>
   strikeTiming(strike).side === 'lead' ? lead : otherFoot(lead);
 
-function thrownIn(performance: Performance, move: PerformedMove): Thrown[] {
-  const travels = move.events.filter(isTravel);
-  // After a turn on the spot the stance stands when the turn ends.
-  const steps = travels.length > 0 ? travels : move.events.filter(({ how }) => how === 'pivot');
-  const last = steps.reduce<(typeof steps)[number] | undefined>(
-    (latest, event) => (latest && latest.landS > event.landS ? latest : event),
-    undefined,
-  );
-  return (move.planned?.strikes ?? []).flatMap((cue): Thrown[] => {
-    if (!last) return [];
-    const own = steps.findLast(({ foot }) => foot === sideOf(cue.strike, move.after.lead)) ?? last;
-    const { contactS } = strikeTiming(cue.strike);
-    const dueS = cue.when === 'together' ? own.landS : last.landS + RESET_S + contactS;
-    const { strikes } = performance;
+const latest = (events: readonly FootEvent[]): FootEvent | null =>
+  events.reduce<FootEvent | null>((last, event) => (last && last.landS > event.landS ? last : event), null);
+
+/** What a strike waits for: steps, and where a move is a turn on the spot, the turn. */
+function settling({ events }: PerformedMove): FootEvent[] {
+  const travels = events.filter(isTravel);
+  return travels.length > 0 ? travels : events.filter(({ how }) => how === 'pivot');
+}
+
+function thrownIn(performance: Performance, move: PerformedMove, before: FootEvent | null): Thrown[] {
+  const steps = settling(move);
+  const last = latest(steps) ?? before;
+  const { strikes } = performance;
+  return (move.planned?.strikes ?? []).map((cue): Thrown => {
+    const ofSide = steps.findLast(({ foot }) => foot === sideOf(cue.strike, move.after.lead));
+    const own = cue.when === 'together' ? (ofSide ?? latest(steps)) : null;
+    const restedS = last ? last.landS + RESET_S + strikeTiming(cue.strike).contactS : -Infinity;
+    // Feet that stand strike on the beat, if they have stood long enough by then.
+    const dueS = own ? own.landS : steps.length > 0 ? restedS : Math.max(restedS, move.beatS);
     const strike =
       strikes === 'as planned'
         ? { timeS: dueS, name: cue.strike, uS: 0 }
         : (strikes
             .filter(({ name, timeS }) => name === cue.strike && Math.abs(timeS - dueS) <= SAME_STRIKE_S)
             .toSorted((a, b) => Math.abs(a.timeS - dueS) - Math.abs(b.timeS - dueS))[0] ?? null);
-    const { uOf } = performance;
-    return [
-      {
-        cue,
-        strike,
-        lastLandS: last.landS,
-        withLandS: own.landS,
-        landUS: uOf(cue.when === 'together' ? own : last).landS,
-      },
-    ];
+    return { cue, last, own, strike };
   });
 }
 
@@ -73,12 +69,13 @@ const spotOf = (move: PerformedMove, strike: ThrownStrike, lead: FootName) => ({
 });
 
 /** A strike that waits for the stance, or lands with its foot. Measured: seconds after that, negative before. */
-function timing(move: PerformedMove, { cue, strike, lastLandS, withLandS, landUS }: Thrown): Found[] {
-  if (!strike) return [];
-  const expandedU = 2 * Math.hypot(landUS, strike.uS);
+function timing({ uOf }: Performance, move: PerformedMove, { cue, last, own, strike }: Thrown): Found[] {
+  const after = own ?? last;
+  if (!strike || !after) return [];
+  const expandedU = 2 * Math.hypot(uOf(after).landS, strike.uS);
   const parts = { ...spotOf(move, strike, move.after.lead), unit: 's', expandedU } as const;
-  if (cue.when === 'reset-first') {
-    const measured = strike.timeS - strikeTiming(cue.strike).contactS - lastLandS;
+  if (!own) {
+    const measured = strike.timeS - strikeTiming(cue.strike).contactS - after.landS;
     return finding(atLeast(measured, RESET_S, expandedU), () => ({
       ...parts,
       fault: 'strike-early',
@@ -86,7 +83,7 @@ function timing(move: PerformedMove, { cue, strike, lastLandS, withLandS, landUS
       limit: RESET_S,
     }));
   }
-  const measured = strike.timeS - withLandS;
+  const measured = strike.timeS - own.landS;
   return [
     ...finding(atLeast(measured, -TOGETHER_S, expandedU), () => ({
       ...parts,
@@ -128,9 +125,12 @@ function reach(performance: Performance, move: PerformedMove, { strike }: Thrown
   })).filter(({ verdict }) => verdict === 'not-met');
 }
 
-/** Every strike of a move: thrown in time, and where it reaches. */
-export const strikeRules = (performance: Performance, move: PerformedMove): Found[] =>
-  thrownIn(performance, move).flatMap((thrown) => [
-    ...timing(move, thrown),
-    ...reach(performance, move, thrown),
-  ]);
+/** Every strike, of feet that move and of feet that stand: thrown in time, and where it reaches. */
+export function strikeRules(performance: Performance): Found[] {
+  let last: FootEvent | null = null;
+  return performance.moves.flatMap((move): Found[] => {
+    const thrown = thrownIn(performance, move, last);
+    last = latest(settling(move)) ?? last;
+    return thrown.flatMap((one) => [...timing(performance, move, one), ...reach(performance, move, one)]);
+  });
+}

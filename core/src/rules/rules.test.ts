@@ -209,6 +209,7 @@ describe('near the edge between straight and sideways either foot may be right',
     const move = {
       moveNumber: 1,
       planned,
+      beatS: 1.3,
       faces: 'target' as const,
       events: [event(otherFoot(first), 0), event(first, 1)],
       before: { ...stand, ...seen },

@@ -32,7 +32,7 @@ export function trueFindings(given: PlannedDrill, truth: TrueWalk): Finding[] {
   const plannedGapAt = plannedGap(planned, target.radiusM);
   const targetNow = (timeS: number): Point => targetAt(target, clock.trackToPlanS(timeS));
   const timeS = Float64Array.from({ length: Math.floor(truth.endS * 50) }, (_, i) => i / 50);
-  const moves = performedMoves(rows, { ...planned, start: truth.start });
+  const moves = performedMoves(rows, { ...planned, start: truth.start }, clock);
   const performance: Performance = {
     ...planned,
     start: truth.start,

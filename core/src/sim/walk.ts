@@ -301,18 +301,22 @@ function doMove(going: Going): void {
 /** A strike that waits for the stance starts so long after the last landing, seconds. */
 const RESETS_S = 0.18;
 
-/** What is thrown with a move lands after its last foot, or with the foot of its side. */
+/** What is thrown with a move lands after its last foot, or with the foot of its side; of feet that stand on the beat. */
 function throwStrikes({ move, made, state }: Going): void {
   const own = state.events.filter((_, i) => state.moveOf[i] === move.number);
+  const stands = own.length === 0;
+  const settles = (event: FootEvent): boolean => isTravel(event) || event.how === 'pivot';
   const travels = own.filter(isTravel);
   const done = travels.length > 0 ? travels : own.filter(({ how }) => how === 'pivot');
-  const lastS = Math.max(...done.map(({ landS }) => landS));
-  if (done.length === 0) return;
+  const before = stands ? state.events.filter(settles) : done;
+  const lastS = Math.max(...before.map(({ landS }) => landS));
+  if (!stands && done.length === 0) return;
   for (const { strike, when } of move.strikes) {
     const { side, contactS } = strikeTiming(strike);
     const foot = side === 'lead' ? move.after.lead : otherFoot(move.after.lead);
     const ownS = done.findLast((event) => event.foot === foot)?.landS ?? lastS;
-    const dueS = when === 'together' ? ownS : lastS + RESETS_S + contactS;
+    const restedS = lastS + RESETS_S + contactS;
+    const dueS = stands ? Math.max(restedS, move.beatS + state.delayS) : when === 'together' ? ownS : restedS;
     state.strikes.push({ name: strike, timeS: dueS + (made?.how === 'strike at' ? made.byS : 0) });
   }
 }

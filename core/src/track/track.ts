@@ -1,3 +1,5 @@
+import quickselect from 'quickselect';
+
 /** A column of samples; NaN is a missing sample. */
 export type Samples = Float64Array;
 
@@ -42,12 +44,23 @@ export function sampleRateHz(timeS: Samples): number {
   return 1 / medianOf(steps);
 }
 
-/** Median by sorting a copy; NaN when empty. */
+/** Median of the values; NaN when empty. What is missing (NaN) counts as greater than everything, as in a sort. */
 export function medianOf(values: ArrayLike<number>): number {
-  if (values.length === 0) return NaN;
-  const sorted = Float64Array.from(values).sort();
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+  const { length } = values;
+  if (length === 0) return NaN;
+  const own: number[] = [];
+  for (let i = 0; i < length; i++) {
+    const value = values[i]!;
+    own.push(Number.isNaN(value) ? Infinity : value);
+  }
+  const middle = length >> 1;
+  quickselect(own, middle);
+  const upper = own[middle]!;
+  if (length % 2) return upper;
+  // Everything before the middle is at most what stands there.
+  let lower = -Infinity;
+  for (let i = 0; i < middle; i++) lower = Math.max(lower, own[i]!);
+  return (lower + upper) / 2;
 }
 
 /** Last index whose time is at most timeS; 0 when none. */
