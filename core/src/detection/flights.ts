@@ -34,15 +34,19 @@ const BESIDE_SHARE = 0.35;
 /** Runs that really change the place of the foot, with the places before and after. */
 export function flightsOf({ signal, runs }: Pick<SeenFoot, 'signal' | 'runs'>): FlightData[] {
   const kept = wholeFlights(signal, withSlowMoves(signal, changing(signal, joined(signal, runs))));
-  return kept.flatMap((_, i) => flightOf(signal, kept, i) ?? []);
+  return kept.flatMap((run, i) => flightOf(signal, run, kept[i - 1], kept[i + 1]) ?? []);
 }
 
 /** One flight with the stands beside it; null where there is no place before or after it. */
-function flightOf(signal: FootSignal, runs: readonly Run[], i: number): FlightData | null {
+function flightOf(
+  signal: FootSignal,
+  run: Run,
+  last: Run | undefined,
+  next: Run | undefined,
+): FlightData | null {
   const { t } = signal;
-  const run = runs[i]!;
-  const plantFrom = runs[i - 1]?.to ?? 0;
-  const plantTo = runs[i + 1]?.from ?? t.length;
+  const plantFrom = last?.to ?? 0;
+  const plantTo = next?.from ?? t.length;
   const before = place(signal, plantFrom, run.from, 'late');
   const after = place(signal, run.to, plantTo, 'early');
   if (!before || !after) return null;
@@ -63,22 +67,26 @@ function flightOf(signal: FootSignal, runs: readonly Run[], i: number): FlightDa
 
 /** Runs that one course explains are one flight, whose slow part looked like a stand. */
 function wholeFlights(signal: FootSignal, runs: readonly Run[]): Run[] {
-  let whole = [...runs];
-  for (let i = 0; i + 1 < whole.length;) {
-    const [one, next] = [whole[i]!, whole[i + 1]!];
-    const tried = [...whole.slice(0, i), { from: one.from, to: next.to }, ...whole.slice(i + 2)];
-    if (isOneFlight(signal, whole, tried, i)) whole = tried;
-    else i++;
+  const whole: Run[] = [];
+  for (const [i, run] of runs.entries()) {
+    const last = whole.at(-1);
+    if (last && isOneFlight(signal, last, run, { before: whole.at(-2), after: runs[i + 1] }))
+      whole[whole.length - 1] = { from: last.from, to: run.to };
+    else whole.push(run);
   }
   return whole;
 }
 
-function isOneFlight(signal: FootSignal, apart: readonly Run[], tried: readonly Run[], i: number): boolean {
+function isOneFlight(
+  signal: FootSignal,
+  one: Run,
+  next: Run,
+  { before, after }: { readonly before: Run | undefined; readonly after: Run | undefined },
+): boolean {
   const { t } = signal;
-  const [one, next] = [apart[i]!, apart[i + 1]!];
   if (t[next.from]! - t[one.to - 1]! > LONGEST_SLOW_PART_S) return false;
-  const [first, second] = [flightOf(signal, apart, i), flightOf(signal, apart, i + 1)];
-  const data = flightOf(signal, tried, i);
+  const [first, second] = [flightOf(signal, one, before, next), flightOf(signal, next, one, after)];
+  const data = flightOf(signal, { from: one.from, to: next.to }, before, after);
   if (!first || !second || !data) return false;
   const way = (flight: FlightData): Point => ({
     x: flight.endX - flight.startX,

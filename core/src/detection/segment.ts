@@ -74,8 +74,9 @@ function slowRunsIn(signal: FootSignal, stand: Run, threshold: number): Run[] {
   const [fromS, toS] = [timeOf(stand.from) + SLOW_HALF_S, timeOf(stand.to - 1) - SLOW_HALF_S];
   if (toS - fromS < LONG_STAND_S - 2 * SLOW_HALF_S) return [];
   const slow: Run[] = [];
+  const speedAround = speedsAround(signal, SLOW_HALF_S);
   for (let i = indexBefore(signal.t, fromS) + 1; timeOf(i) < toS; i += SLOW_STRIDE) {
-    if (speedAround(signal, i, SLOW_HALF_S) <= threshold) continue;
+    if (speedAround(i) <= threshold) continue;
     const last = slow.at(-1);
     if (last && i - last.to < 2 * SLOW_STRIDE) last.to = i + 1;
     else slow.push({ from: i, to: i + 1 });
@@ -83,10 +84,13 @@ function slowRunsIn(signal: FootSignal, stand: Run, threshold: number): Run[] {
   return slow;
 }
 
-/** Speed of the least-squares line through what lies within `halfS` of a sample. */
-function speedAround({ t, x, y }: FootSignal, i: number, halfS: number): number {
-  const atS = t[i] ?? NaN;
-  return slope(t, x, y, indexBefore(t, atS - halfS), indexBefore(t, atS + halfS) + 1);
+/** Speed of the least-squares line through what lies within `halfS` of a sample; best asked in rising order. */
+function speedsAround({ t, x, y }: FootSignal, halfS: number): (i: number) => number {
+  const line = slidingLine(t, x, y);
+  return (i) => {
+    const atS = t[i] ?? NaN;
+    return line(indexBefore(t, atS - halfS), indexBefore(t, atS + halfS) + 1);
+  };
 }
 
 /** Where a foot goes no faster than this its beginning and end are slower than anything that shows at first. */
@@ -101,7 +105,8 @@ const CREEPING_SIGMAS = 3;
 function widened(signal: FootSignal, runs: readonly Run[], speeds: Float64Array): Run[] {
   const timeOf = (i: number): number => signal.t[i] ?? NaN;
   const threshold = Math.max(CREEPING_M_S, CREEPING_SIGMAS * expectedNoise(signal, WIDE_HALF_S));
-  const creeps = (i: number): boolean => speedAround(signal, i, WIDE_HALF_S) > threshold;
+  const speedAround = speedsAround(signal, WIDE_HALF_S);
+  const creeps = (i: number): boolean => speedAround(i) > threshold;
   return runs.map((run, k) => {
     const top = speeds.subarray(run.from, run.to).reduce((most, speed) => Math.max(most, speed), 0);
     if (top > SLOW_PEAK_M_S) return run;
@@ -165,37 +170,67 @@ function slopes({ t, x, y }: FootSignal, half: number): Float64Array {
   const speeds = new Float64Array(n);
   let low = 0;
   let high = 0;
+  const line = slidingLine(t, x, y);
   for (let i = 0; i < n; i++) {
     // At either end the window stays as wide as elsewhere, and lies to one side.
     const fromS = Math.max(t[0]!, Math.min(t[i]! - half, t[n - 1]! - 2 * half));
     while (low < i && t[low]! < fromS) low++;
     while (high < n && t[high]! <= fromS + 2 * half) high++;
-    speeds[i] = slope(t, x, y, Math.max(0, Math.min(low, i - 1)), Math.min(n, Math.max(high, i + 2)));
+    speeds[i] = line(Math.max(0, Math.min(low, i - 1)), Math.min(n, Math.max(high, i + 2)));
   }
   return speeds;
 }
 
 const lengthOf = (x: number, y: number): number => Math.sqrt(x * x + y * y);
 
-/** Speed of the least-squares line through samples [from, to), metres per second. */
-function slope(t: Float64Array, x: Float64Array, y: Float64Array, from: number, to: number): number {
-  const count = to - from;
-  const [t0, x0, y0] = [t[from]!, x[from]!, y[from]!];
+/** A window that goes on by fewer samples than this is carried on, and summed anew after so many steps. */
+const CARRIED_AT_MOST = 4;
+const SUMMED_ANEW = 256;
+
+/**
+ * Speed of the least-squares line through samples [from, to), asked in rising order: the sums of the window
+ * before are carried on, and made anew now and then, so that no rounding gathers.
+ */
+function slidingLine(
+  t: Float64Array,
+  x: Float64Array,
+  y: Float64Array,
+): (from: number, to: number) => number {
+  let [first, last, steps] = [0, 0, 0];
+  let [t0, x0, y0] = [0, 0, 0];
   let [st, sx, sy, stt, stx, sty] = [0, 0, 0, 0, 0, 0];
-  // From the first sample on, so that the sums are small and one pass is enough.
-  for (let i = from + 1; i < to; i++) {
+  const put = (i: number, sign: number): void => {
     const dt = t[i]! - t0;
     const dx = x[i]! - x0;
     const dy = y[i]! - y0;
-    st += dt;
-    sx += dx;
-    sy += dy;
-    stt += dt * dt;
-    stx += dt * dx;
-    sty += dt * dy;
-  }
-  const tt = stt - (st * st) / count;
-  return tt <= 0 ? 0 : lengthOf(stx - (st * sx) / count, sty - (st * sy) / count) / tt;
+    st += sign * dt;
+    sx += sign * dx;
+    sy += sign * dy;
+    stt += sign * dt * dt;
+    stx += sign * dt * dx;
+    sty += sign * dt * dy;
+  };
+  return (from, to) => {
+    const isNear =
+      from >= first &&
+      to >= last &&
+      from - first <= CARRIED_AT_MOST &&
+      to - last <= CARRIED_AT_MOST &&
+      from < last;
+    if (isNear && steps < SUMMED_ANEW) {
+      steps++;
+      while (last < to) put(last++, 1);
+      while (first < from) put(first++, -1);
+    } else {
+      [st, sx, sy, stt, stx, sty] = [0, 0, 0, 0, 0, 0];
+      [first, last, steps] = [from, from, 0];
+      [t0, x0, y0] = [t[from]!, x[from]!, y[from]!];
+      while (last < to) put(last++, 1);
+    }
+    const count = to - from;
+    const tt = stt - (st * st) / count;
+    return tt <= 0 ? 0 : lengthOf(stx - (st * sx) / count, sty - (st * sy) / count) / tt;
+  };
 }
 
 /** The stretches between the runs, where the foot stands. */

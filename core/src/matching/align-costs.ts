@@ -117,6 +117,8 @@ export function takenFor(
   let best: Taken | null = null;
   const assign = (i: number, as: readonly (FootEvent | null)[], cost: number): void => {
     const event = seen[i];
+    // No cost is negative: what costs as much already is no better in the end.
+    if (best && cost >= best.cost) return;
     if (!event) {
       const missing = planned.length - as.filter((one) => one !== null).length;
       if (missing < 0 || missing === planned.length) return;

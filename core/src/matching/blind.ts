@@ -14,11 +14,13 @@ interface Hole {
 function holesOf({ signal }: ObservedFoot, leastS: number, raised: readonly Hole[]): Hole[] {
   const { t, stepS } = signal;
   const holes: Hole[] = [];
+  const longS = Math.max(leastS, HOLE_STEPS * stepS);
   for (let i = 1; i < t.length; i++) {
+    if (t[i]! - t[i - 1]! <= longS) continue;
     const hole = { fromS: t[i - 1]!, toS: t[i]! };
     // A leg that is known to have been in the air was not lost.
     const isRaise = raised.some(({ fromS, toS }) => fromS < hole.toS && toS > hole.fromS);
-    if (!isRaise && hole.toS - hole.fromS > Math.max(leastS, HOLE_STEPS * stepS)) holes.push(hole);
+    if (!isRaise) holes.push(hole);
   }
   return holes;
 }
