@@ -64,7 +64,10 @@ function standing(
   z: Float64Array,
   spans: readonly (readonly [number, number])[],
 ): { readonly floorM: number; readonly noiseM: number } | null {
-  let [n, sum, pairs, squares] = [0, 0, 0, 0];
+  let n = 0;
+  let sum = 0;
+  let pairs = 0;
+  let squares = 0;
   for (const [from, to] of spans) {
     let before = NaN;
     for (const value of z.subarray(from, to)) {
@@ -136,7 +139,16 @@ interface Normal {
 /** Squared misses of one shape between two times, its height eliminated, and the equations of the next step. */
 function normalOf({ t, z, zz }: Heights, { height, slope }: RiseShape, lift: number, land: number): Normal {
   const scale = 1 / (land - lift);
-  let [hz, hh, ll, ld, dd, lz, lh, dz, dh] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
+  // One by one: an array of them would be made and cleared away with every call.
+  let hz = 0;
+  let hh = 0;
+  let ll = 0;
+  let ld = 0;
+  let dd = 0;
+  let lz = 0;
+  let lh = 0;
+  let dz = 0;
+  let dh = 0;
   for (let i = 0; i < t.length; i++) {
     const tau = (t[i]! - lift) * scale;
     if (!(tau > 0 && tau < 1)) continue;
@@ -179,7 +191,8 @@ function solveRise(
   let here = normalOf(heights, shape, lift, land);
   let damping = 1e-2;
   for (let i = 0; i < ITERATIONS; i++) {
-    const [a, c] = [here.ll * (1 + damping), here.dd * (1 + damping)];
+    const a = here.ll * (1 + damping);
+    const c = here.dd * (1 + damping);
     const det = a * c - here.ld * here.ld;
     if (!(det > 0)) return null;
     const nextLift = lift + (c * here.gl - here.ld * here.gd) / det;
@@ -187,7 +200,9 @@ function solveRise(
     const there = nextLand - nextLift > SHORTEST_S ? normalOf(heights, shape, nextLift, nextLand) : null;
     if (there && there.cost <= here.cost) {
       const gain = here.cost - there.cost;
-      [lift, land, here] = [nextLift, nextLand, there];
+      lift = nextLift;
+      land = nextLand;
+      here = there;
       damping /= 5;
       if (gain < GAIN * here.cost) break;
     } else damping *= 8;
@@ -254,7 +269,8 @@ export function momentsByHeight(
   });
   if (!(total > 0) || riseM < LEAST_RISE_M) return nothing;
   const moment = (side: 'lift' | 'land'): Moment => {
-    let [sum, squares] = [0, 0];
+    let sum = 0;
+    let squares = 0;
     const firstS = fits[0]![side].timeS;
     fits.forEach((fit, i) => {
       const offS = fit[side].timeS - firstS;

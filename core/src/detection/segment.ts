@@ -197,39 +197,36 @@ function slidingLine(
   y: Float64Array,
 ): (from: number, to: number) => number {
   let [first, last, steps] = [0, 0, 0];
-  let [t0, x0, y0] = [0, 0, 0];
-  let [st, sx, sy, stt, stx, sty] = [0, 0, 0, 0, 0, 0];
+  let origin = 0;
+  // Sums of t, x, y, t t, t x and t y from the origin on; in an array, so that nothing is made anew for each.
+  const sums = new Float64Array(6);
   const put = (i: number, sign: number): void => {
-    const dt = t[i]! - t0;
-    const dx = x[i]! - x0;
-    const dy = y[i]! - y0;
-    st += sign * dt;
-    sx += sign * dx;
-    sy += sign * dy;
-    stt += sign * dt * dt;
-    stx += sign * dt * dx;
-    sty += sign * dt * dy;
+    const dt = t[i]! - t[origin]!;
+    const dx = x[i]! - x[origin]!;
+    const dy = y[i]! - y[origin]!;
+    sums[0]! += sign * dt;
+    sums[1]! += sign * dx;
+    sums[2]! += sign * dy;
+    sums[3]! += sign * dt * dt;
+    sums[4]! += sign * dt * dx;
+    sums[5]! += sign * dt * dy;
   };
   return (from, to) => {
-    const isNear =
-      from >= first &&
-      to >= last &&
-      from - first <= CARRIED_AT_MOST &&
-      to - last <= CARRIED_AT_MOST &&
-      from < last;
+    const goesOn = from >= first && to >= last && from < last;
+    const isNear = goesOn && from - first <= CARRIED_AT_MOST && to - last <= CARRIED_AT_MOST;
     if (isNear && steps < SUMMED_ANEW) {
       steps++;
       while (last < to) put(last++, 1);
       while (first < from) put(first++, -1);
     } else {
-      [st, sx, sy, stt, stx, sty] = [0, 0, 0, 0, 0, 0];
-      [first, last, steps] = [from, from, 0];
-      [t0, x0, y0] = [t[from]!, x[from]!, y[from]!];
+      sums.fill(0);
+      [first, last, steps, origin] = [from, from, 0, from];
       while (last < to) put(last++, 1);
     }
     const count = to - from;
-    const tt = stt - (st * st) / count;
-    return tt <= 0 ? 0 : lengthOf(stx - (st * sx) / count, sty - (st * sy) / count) / tt;
+    const [st, sx, sy] = [sums[0]!, sums[1]!, sums[2]!];
+    const tt = sums[3]! - (st * st) / count;
+    return tt <= 0 ? 0 : lengthOf(sums[4]! - (st * sx) / count, sums[5]! - (st * sy) / count) / tt;
   };
 }
 

@@ -42,12 +42,15 @@ interface Arc {
 
 /** The circle through the old and the new place and the samples farthest from the chord; null for a straight way. */
 function arcOf(signal: FootSignal, data: FlightData): Arc | null {
-  const [dx, dy] = [data.endX - data.startX, data.endY - data.startY];
+  const dx = data.endX - data.startX;
+  const dy = data.endY - data.startY;
   const chordM = Math.hypot(dx, dy);
-  const [ux, uy] = [dx / chordM, dy / chordM];
+  const ux = dx / chordM;
+  const uy = dy / chordM;
   const { x, y } = signal;
   const besideM = (k: number): number => (y[k]! - data.startY) * ux - (x[k]! - data.startX) * uy;
-  let [sum, most] = [0, 0];
+  let sum = 0;
+  let most = 0;
   for (let i = data.from; i < data.to; i++) {
     sum += besideM(i);
     if (i - data.from >= HEIGHT_SAMPLES) sum -= besideM(i - HEIGHT_SAMPLES);
@@ -138,8 +141,11 @@ export function solveFlight(
   near?: Pick<FlightSolution, 'liftS' | 'landS'>,
   settling: Settling = NO_SETTLING,
 ): FlightSolution {
-  let [lift, land] = near ? [near.liftS, near.landS] : firstGuess(samples, shape);
-  let [here, there] = [HERE, THERE];
+  const [firstS, lastS] = near ? [near.liftS, near.landS] : firstGuess(samples, shape);
+  let lift = firstS;
+  let land = lastS;
+  let here = HERE;
+  let there = THERE;
   const model: FlightModel = { shape, settling };
   weigh(samples, model, lift, land, here);
   let damping = 1e-3;
@@ -155,8 +161,11 @@ export function solveFlight(
     if (usable) weigh(samples, model, nextLift, nextLand, there);
     if (usable && there.cost <= here.cost) {
       const gain = here.cost - there.cost;
-      [lift, land] = [nextLift, nextLand];
-      [here, there] = [there, here];
+      lift = nextLift;
+      land = nextLand;
+      const last = here;
+      here = there;
+      there = last;
       damping /= 5;
       if (gain < ENOUGH * (here.cost + 1e-12)) break;
     } else {
@@ -220,7 +229,13 @@ function weigh(
   const scale = 1 / (land - lift);
   const cells = way.length - 1;
   const flown = 1 - rest;
-  let [cost, a, b, c, gl, gd] = [0, 0, 0, 0, 0, 0];
+  // One by one: an array of them would be made and cleared away with every call, and this is the innermost.
+  let cost = 0;
+  let a = 0;
+  let b = 0;
+  let c = 0;
+  let gl = 0;
+  let gd = 0;
   for (let i = 0; i < t.length; i++) {
     const tau = (t[i]! - lift) * scale;
     if (tau <= 0) {

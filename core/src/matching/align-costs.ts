@@ -115,41 +115,70 @@ export function takenFor(
   intervalS: number,
 ): Taken | null {
   let best: Taken | null = null;
-  const assign = (i: number, as: readonly (FootEvent | null)[], cost: number): void => {
-    const event = seen[i];
+  // What the events so far are taken for: one list, that grows and shrinks on the way through all of them.
+  const as: (FootEvent | null)[] = [];
+  const assign = (cost: number): void => {
     // No cost is negative: what costs as much already is no better in the end.
     if (best && cost >= best.cost) return;
+    const event = seen[as.length];
     if (!event) {
-      const missing = planned.length - as.filter((one) => one !== null).length;
+      const missing = planned.length - takenOf(as);
       if (missing < 0 || missing === planned.length) return;
-      cost += COSTS.missingBeside * missing;
-      const total = cost + orderCost(planned, seen, as, intervalS);
-      if (!best || total < best.cost) best = { cost: total, clockS: clockOf(planned, seen, as), as };
+      const total = cost + COSTS.missingBeside * missing + orderCost(planned, seen, as, intervalS);
+      if (!best || total < best.cost) best = { cost: total, clockS: clockOf(planned, seen, as), as: [...as] };
       return;
     }
-    for (const one of planned)
-      if (mayBe(one, event) && !as.includes(one)) assign(i + 1, [...as, one], cost + eventCost(one, event));
-    if (isTurn(event) && i > 0 && i < seen.length - 1) assign(i + 1, [...as, null], cost + COSTS.looseTurn);
+    for (const one of planned) {
+      if (!mayBe(one, event) || as.includes(one)) continue;
+      as.push(one);
+      assign(cost + eventCost(one, event));
+      as.pop();
+    }
+    if (isTurn(event) && as.length > 0 && as.length < seen.length - 1) {
+      as.push(null);
+      assign(cost + COSTS.looseTurn);
+      as.pop();
+    }
   };
-  assign(0, [], 0);
+  assign(0);
   return best;
+}
+
+/** How many of some events are taken for planned ones. */
+function takenOf(as: readonly (FootEvent | null)[]): number {
+  let count = 0;
+  for (const one of as) if (one !== null) count++;
+  return count;
 }
 
 function orderCost(
   planned: readonly FootEvent[],
-  all: readonly FootEvent[],
-  taken: readonly (FootEvent | null)[],
+  seen: readonly FootEvent[],
+  as: readonly (FootEvent | null)[],
   intervalS: number,
 ): number {
-  const wanted = planned.filter((one) => taken.includes(one));
-  const seen = all.filter((_, i) => taken[i] !== null);
-  const as = taken.filter((one) => one !== null);
   let cost = 0;
-  for (let i = 1; i < seen.length; i++) {
-    const [before, now] = [seen[i - 1]!, seen[i]!];
-    if (planned.indexOf(as[i]!) < planned.indexOf(as[i - 1]!)) cost += COSTS.swapped;
-    const rhythm = (now.landS - before.landS - (wanted[i]!.landS - wanted[i - 1]!.landS)) / (intervalS / 2);
-    cost += COSTS.rhythm * Math.min(COSTS.rhythmCap, rhythm * rhythm);
+  let before: FootEvent | null = null;
+  let wantedBefore: FootEvent | null = null;
+  let placeBefore = -1;
+  let k = -1;
+  for (let i = 0; i < seen.length; i++) {
+    const one = as[i];
+    const now = seen[i];
+    if (!one || !now) continue;
+    // The next of the planned events that some other is taken for, in their own order.
+    do k++;
+    while (k < planned.length && !as.includes(planned[k] ?? null));
+    const wanted: FootEvent = planned[k] ?? one;
+    const place = planned.indexOf(one);
+    if (before && wantedBefore) {
+      if (place < placeBefore) cost += COSTS.swapped;
+      const rhythm = (now.landS - before.landS - (wanted.landS - wantedBefore.landS)) / (intervalS / 2);
+      cost += COSTS.rhythm * Math.min(COSTS.rhythmCap, rhythm * rhythm);
+    }
+    before = now;
+    wantedBefore = wanted;
+    placeBefore = place;
   }
   return cost;
 }
@@ -160,7 +189,7 @@ const clockOf = (
   seen: readonly FootEvent[],
   as: readonly (FootEvent | null)[],
 ): number => {
-  const wanted = as.filter((one) => one !== null).length === planned.length ? planned[0] : as[0];
+  const wanted = takenOf(as) === planned.length ? planned[0] : as[0];
   return (seen[0]?.landS ?? NaN) - (wanted?.landS ?? NaN);
 };
 
