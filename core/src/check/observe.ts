@@ -27,7 +27,7 @@ import type { DrillRows } from '../matching/index.ts';
 /** Systematic uncertainty of a marker when the file does not say (own choice). */
 const DEFAULT_POSITION_U_M = 0.003;
 const DEFAULT_HEADING_U_DEG = 1.5;
-const GAP_MOST_HZ = 30;
+const GAP_MOST_HZ = 25;
 
 /** What a recording says of itself in a note, or what is usual. */
 function noted({ notes }: Track, key: string, otherwise: number): number {

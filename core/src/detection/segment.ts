@@ -161,7 +161,10 @@ function expectedNoise({ noiseM, stepS }: FootSignal, halfS: number): number {
 
 function quietNoise(speeds: Float64Array): number {
   const stride = Math.max(1, Math.floor(speeds.length / QUIET_SAMPLES));
-  const some = speeds.filter((_, i) => i % stride === 0).sort();
+  const some = Float64Array.from(
+    { length: Math.ceil(speeds.length / stride) },
+    (_, i) => speeds[i * stride] ?? NaN,
+  ).sort();
   return (some[Math.floor(QUIET_QUANTILE * some.length)] ?? 0) / QUIET_SIGMAS;
 }
 
