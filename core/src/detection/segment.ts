@@ -201,18 +201,18 @@ function slidingLine(
 ): (from: number, to: number) => number {
   let [first, last, steps] = [0, 0, 0];
   let origin = 0;
-  // Sums of t, x, y, t t, t x and t y from the origin on; in an array, so that nothing is made anew for each.
-  const sums = new Float64Array(6);
+  // Sums from the origin on, in one place, so that nothing is made anew for each.
+  const sum = { t: 0, x: 0, y: 0, tt: 0, tx: 0, ty: 0 };
   const put = (i: number, sign: number): void => {
     const dt = t[i]! - t[origin]!;
     const dx = x[i]! - x[origin]!;
     const dy = y[i]! - y[origin]!;
-    sums[0]! += sign * dt;
-    sums[1]! += sign * dx;
-    sums[2]! += sign * dy;
-    sums[3]! += sign * dt * dt;
-    sums[4]! += sign * dt * dx;
-    sums[5]! += sign * dt * dy;
+    sum.t += sign * dt;
+    sum.x += sign * dx;
+    sum.y += sign * dy;
+    sum.tt += sign * dt * dt;
+    sum.tx += sign * dt * dx;
+    sum.ty += sign * dt * dy;
   };
   return (from, to) => {
     const goesOn = from >= first && to >= last && from < last;
@@ -222,14 +222,13 @@ function slidingLine(
       while (last < to) put(last++, 1);
       while (first < from) put(first++, -1);
     } else {
-      sums.fill(0);
+      Object.assign(sum, { t: 0, x: 0, y: 0, tt: 0, tx: 0, ty: 0 });
       [first, last, steps, origin] = [from, from, 0, from];
       while (last < to) put(last++, 1);
     }
     const count = to - from;
-    const [st, sx, sy] = [sums[0]!, sums[1]!, sums[2]!];
-    const tt = sums[3]! - (st * st) / count;
-    return tt <= 0 ? 0 : lengthOf(sums[4]! - (st * sx) / count, sums[5]! - (st * sy) / count) / tt;
+    const tt = sum.tt - (sum.t * sum.t) / count;
+    return tt <= 0 ? 0 : lengthOf(sum.tx - (sum.t * sum.x) / count, sum.ty - (sum.t * sum.y) / count) / tt;
   };
 }
 
