@@ -11,6 +11,9 @@ const LIKE_M = 0.06;
 /** Who stands longer than this between a round and the drill has begun, or ended, in between (own choice). */
 const BREAK_S = 2;
 
+/** So long after a landing and before a lift the ball of that step may still be up: no bounce (own choice). */
+const BESIDE_STEP_S = 0.06;
+
 /** What was counted otherwise than planned, and the findings that are that. */
 export interface Miscount {
   readonly found: Found;
@@ -60,7 +63,7 @@ export function bouncesMiscounted(
         .find((timeS) => timeS !== undefined) ?? (endS ?? 0) + spareS;
     i = last;
     if (!spanS || own.length === 0) continue;
-    const counted = bouncesBetween(detection, fromS, toS);
+    const counted = bouncesBetween(detection, fromS + BESIDE_STEP_S, toS - BESIDE_STEP_S);
     const [first] = own;
     if (counted === null || counted === planned || !first) continue;
     found.push(miscount(first.planned, counted, planned, fromS));
