@@ -31,6 +31,10 @@ const firstS = ({ observed }: AlignedMove): number | undefined => observed[0]?.l
 const lastS = ({ observed }: AlignedMove): number | undefined =>
   observed.length === 0 ? undefined : Math.max(...observed.map(({ landS }) => landS));
 
+/** A planned move in which no foot goes anywhere. */
+const isStanding = (row: AlignedMove | undefined): boolean =>
+  row?.planned?.kind === 'bounce' || row?.planned?.kind === 'hold';
+
 /** Bounces that follow each other are counted together, between the steps before and after them, by their heights. */
 export function bouncesMiscounted(
   rows: readonly AlignedMove[],
@@ -40,9 +44,13 @@ export function bouncesMiscounted(
   const found: Found[] = [];
   for (let i = 0; i < rows.length; i++) {
     if (rows[i]?.planned?.kind !== 'bounce') continue;
+    // Nothing that is seen parts two bounces with a hold between them.
     let last = i;
-    while (rows[last + 1]?.planned?.kind === 'bounce') last++;
-    const own = rows.slice(i, last + 1).filter(isPlanned);
+    for (let k = i + 1; isStanding(rows[k]); k++) if (rows[k]?.planned?.kind === 'bounce') last = k;
+    const own = rows
+      .slice(i, last + 1)
+      .filter(isPlanned)
+      .filter(({ planned: { kind } }) => kind === 'bounce');
     const planned = own.reduce((sum, { planned: { events } }) => sum + events.length / 2, 0);
     const events = own.flatMap((row) => row.planned.events);
     const [beginS, endS] = [

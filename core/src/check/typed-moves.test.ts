@@ -587,6 +587,24 @@ test('bounces are counted by their height; where nothing rises nothing is counte
   expect(bounced(0.001, 3)).toMatchObject({ sure: [], open: [] });
 });
 
+test('bounces with a hold between them are counted together: nothing that is seen parts them', () => {
+  const bounce = (fromS: number): TypedStep[] => [
+    foot('left', [fromS, fromS + 0.4], [2.8374, 3.1626], 0, { kickM: 0.012 }),
+    foot('right', [fromS, fromS + 0.4], [3.1626, 2.8374], 45, { kickM: 0.012 }),
+  ];
+  const hopping = (startsS: readonly number[]): string[] =>
+    told(
+      [{ do: 'bounce', times: 2 }, { do: 'hold' }, { do: 'bounce', times: 2 }, step(0, 13)],
+      [
+        ...startsS.flatMap(bounce),
+        foot('left', [4.8, 5.12], [2.8374, 3.2926], 0),
+        foot('right', [5.22, 5.54], [3.1626, 2.9674], 45),
+      ],
+    ).sure;
+  expect(hopping([1.2, 1.8, 3.6, 4.2])).toEqual([]);
+  expect(hopping([1.2, 1.8, 3.6])).toEqual(['wrong-count']);
+});
+
 test('a round too few or too many is one thing, told as a count', () => {
   const plan = planOf([], {
     pattern: {
