@@ -1,34 +1,28 @@
 import { MOVE_NAMES, MOVES, type FieldSpec, type Move } from '@angled-chalk/core/moves';
-import type { Cue, Facing, Item, Repeat } from '@angled-chalk/core/pattern';
+import {
+  LONGEST_NAME,
+  MOST_ITEMS,
+  MOST_STRIKES,
+  PATTERN_RANGES,
+  type Cue,
+  type Facing,
+  type Item,
+  type Repeat,
+} from '@angled-chalk/core/pattern';
 import { STRIKES } from '@angled-chalk/core/range';
 import { z } from 'zod';
 import { COORDINATE_RANGE, pointSchema, whole, within } from './shapes.ts';
 
 /** Least and most of every number of a plan, metres, degrees and half steps a minute. */
 export const PLAN_RANGES = {
+  ...PATTERN_RANGES,
   coordinate: COORDINATE_RANGE,
-  radiusM: [0, 1],
-  cones: [1, 40],
-  spacingM: [0.2, 10],
-  sideOffsetM: [0, 5],
-  laneHeadingDeg: [-180, 180],
-  coneRadiusM: [0, 0.5],
-  laps: [1, 50],
-  stepM: [0.03, 1.5],
-  toleranceM: [0.01, 3],
-  bandM: [0, 20],
-  tempoPerMin: [10, 240],
-  pushes: [1, 12],
-  beats: [0.25, 64],
+  laneHeadingDeg: PATTERN_RANGES.headingDeg,
   swingM: [0.01, 2],
   periodS: [0.5, 20],
   pathS: [0, 3600],
-  repeat: [1, 100],
   ownLimit: [0.1, 3],
 } as const satisfies Record<string, readonly [number, number]>;
-
-/** More moves than this no pattern has, its repeats written out. */
-const MOST_ITEMS = 4000;
 
 export const bandSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('around-plan'), toleranceM: within(PLAN_RANGES.toleranceM) }),
@@ -141,13 +135,13 @@ const cueSchema: z.ZodType<Cue> = z.object({
         when: z.enum(['reset-first', 'together']),
       }),
     )
-    .max(6)
+    .max(MOST_STRIKES)
     .optional(),
 });
 
 const repeatSchema: z.ZodType<Repeat> = z.object({
   repeat: whole(PLAN_RANGES.repeat),
-  name: z.string().max(80).optional(),
+  name: z.string().max(LONGEST_NAME).optional(),
   otherSide: z.literal(true).optional().describe('each time the items, then the same to the other side'),
   items: z.lazy(() => itemsSchema),
 });

@@ -15,6 +15,7 @@ export {
 export type { Around, EventPlan, FieldSpec, Judged, Laid, Position } from './kind.ts';
 export { bothTo, centreOf, goneOn, standAt, standOn, withLead } from './laying.ts';
 export type { FootInStance, Move, MoveName } from './move.ts';
+export type { PhrasePart } from './phrase.ts';
 export { FAULT_NAMES, type FaultName } from './fault-names.ts';
 export {
   faultsOf,

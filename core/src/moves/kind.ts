@@ -5,6 +5,7 @@ import type { UnitSystem } from '../measure/index.ts';
 import type { EventKind } from './event.ts';
 import type { FaultName } from './fault-names.ts';
 import type { MoveName, MoveOf } from './move.ts';
+import type { PhrasePart } from './phrase.ts';
 
 /** How a body stands, with its whole feet. */
 export interface Position {
@@ -87,6 +88,8 @@ export type FieldSpec =
 export interface MoveKind<K extends MoveName> {
   /** As a coach calls it. */
   readonly name: string;
+  /** As a coach writes it in a line: its words and its fields, every field once. */
+  readonly phrase: readonly PhrasePart<keyof MoveOf<K> & string>[];
   /** What a coach gets who chooses it. */
   readonly usual: MoveOf<K>;
   /** Lays the move out from a stand: one or several planned moves, one after another. */

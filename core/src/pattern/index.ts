@@ -39,3 +39,4 @@ export type {
 export { bandsAlong, posesOf, standsOf } from './pose.ts';
 export { floorJob, planJob, planMarks, type SetOutJob } from './setout-job.ts';
 export { conesOf, usualFaults, weaveCones, weaveSteps, weaveWaypoints } from './weave.ts';
+export { LONGEST_NAME, MOST_ITEMS, MOST_STRIKES, PATTERN_RANGES } from './ranges.ts';

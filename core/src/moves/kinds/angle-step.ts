@@ -13,12 +13,14 @@ import {
   standOn,
   turnsTo,
 } from '../laying.ts';
+import { length, turn } from '../phrase.ts';
 
 const ROUNDS = 40;
 
 /** Off the line at an angle, then the facing back on the target: the second foot comes round the first. */
 export const angleStep: MoveKind<'angle-step'> = {
   name: 'Angle step',
+  phrase: ['angle step', turn('bearingDeg'), length('length')],
   usual: { do: 'angle-step', bearingDeg: 45, length: { value: 0.34, unit: 'separations' } },
   next: (move, around) => {
     const { at, stance, target } = around;

@@ -11,6 +11,7 @@ import {
   STEPS,
   STEP_FAULTS,
 } from '../laying.ts';
+import { number, spin } from '../phrase.ts';
 
 /** Both feet turn about the target by one angle, and so does the facing. */
 function turned({ at, target }: Around, byDeg: number): Position {
@@ -38,6 +39,7 @@ function arcStep(around: Around, byDeg: number): Laid {
 /** Round the target, facing it; 7 degrees a step at 1 m is clean for every body. */
 export const arcWalk: MoveKind<'arc-walk'> = {
   name: 'Arc walk',
+  phrase: ['arc walk', number('steps'), 'steps of', spin('byDeg')],
   usual: { do: 'arc-walk', byDeg: 7, steps: 4 },
   next: ({ byDeg, steps }, around) => oneAfterAnother(around, steps, (now) => arcStep(now, byDeg)),
   mirror: (move) => ({ ...move, byDeg: mirrorDeg(move.byDeg) }),

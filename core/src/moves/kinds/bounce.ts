@@ -1,6 +1,7 @@
 import { otherFoot } from '../../body/index.ts';
 import type { EventPlan, MoveKind } from '../kind.ts';
 import { countField } from '../laying.ts';
+import { number } from '../phrase.ts';
 
 /** Two a beat (common practice, no published source); the heel works in this share of each. */
 const A_BEAT = 2;
@@ -9,6 +10,7 @@ const WORKS = 0.8;
 /** Both balls stay, heels and knees work. */
 export const bounce: MoveKind<'bounce'> = {
   name: 'Bounce',
+  phrase: ['bounce', number('times'), 'times'],
   usual: { do: 'bounce', times: 2 },
   next: ({ times }, { at, beatS }) => {
     const eachS = beatS / A_BEAT;

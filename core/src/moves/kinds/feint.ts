@@ -1,11 +1,13 @@
 import type { MoveKind } from '../kind.ts';
 import { choiceField, footOf, OWN_COURSE } from '../laying.ts';
+import { choice, FEET } from '../phrase.ts';
 
 const BEATS = 0.25;
 
 /** A foot lifts a little and returns. */
 export const feint: MoveKind<'feint'> = {
   name: 'Foot feint',
+  phrase: ['feint', choice('foot', FEET)],
   usual: { do: 'feint', foot: 'lead' },
   next: (move, { at, beatS }) => {
     const foot = footOf(at.lead, move.foot);

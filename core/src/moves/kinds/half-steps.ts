@@ -10,10 +10,12 @@ import {
   STEPS,
   STEP_FAULTS,
 } from '../laying.ts';
+import { length, way } from '../phrase.ts';
 
 /** As few equal half steps as a distance takes, on one line of the floor. */
 export const halfSteps: MoveKind<'half-steps'> = {
   name: 'Half steps over a distance',
+  phrase: ['half steps', way('bearingDeg'), 'over', length('distance')],
   usual: { do: 'half-steps', bearingDeg: 0, distance: { value: 1, unit: 'm' } },
   next: (move, around) =>
     over(around, wrapDeg(around.at.facingDeg + move.bearingDeg), metresOf(move.distance, around)),

@@ -9,10 +9,12 @@ import {
   travel,
   STEP_FAULTS,
 } from '../laying.ts';
+import { length } from '../phrase.ts';
 
 /** In with the lead foot first, out with the rear foot first; 15 to 20 cm (common practice, no published source). */
 export const inOut: MoveKind<'in-out'> = {
   name: 'In and out',
+  phrase: ['in and out', length('length')],
   usual: { do: 'in-out', length: { value: 0.15, unit: 'm' } },
   next: (move, around) =>
     oneAfterAnother(around, 2, (now, i) => {

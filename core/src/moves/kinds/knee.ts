@@ -1,12 +1,14 @@
 import type { MoveKind } from '../kind.ts';
 import { kicked, KICKS, KICK_FAULTS } from '../kicking.ts';
 import { choiceField, footOf } from '../laying.ts';
+import { choice, DOWN } from '../phrase.ts';
 
 const BEATS = 0.8;
 
 /** The rear leg raised; it goes back, or comes down in front. */
 export const knee: MoveKind<'knee'> = {
   name: 'Knee',
+  phrase: ['knee', choice('lands', DOWN)],
   usual: { do: 'knee', lands: 'behind' },
   next: ({ lands }, around) => [kicked(around, { leg: footOf(around.at.lead, 'rear'), lands, beats: BEATS })],
   mirror: (move) => move,

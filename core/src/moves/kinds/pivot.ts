@@ -2,6 +2,7 @@ import { otherFoot } from '../../body/index.ts';
 import { turnAbout, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
 import { choiceField, footOf, howTheyGo, mirrorDeg, numberField, OWN_COURSE } from '../laying.ts';
+import { choice, FEET, turn } from '../phrase.ts';
 
 /** A swing takes half a beat, and no longer than this. */
 const SWING_BEATS = 0.5;
@@ -12,6 +13,7 @@ const QUARTER_BEATS = 0.6;
 /** One ball stays and turns, the other foot swings about it. */
 export const pivot: MoveKind<'pivot'> = {
   name: 'Pivot',
+  phrase: ['pivot', turn('byDeg'), 'on the', choice('on', FEET)],
   usual: { do: 'pivot', on: 'lead', byDeg: 45 },
   next: ({ on, byDeg }, { at, stance, beatS }) => {
     const stays = footOf(at.lead, on);

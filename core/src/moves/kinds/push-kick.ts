@@ -1,12 +1,14 @@
 import type { MoveKind } from '../kind.ts';
 import { kicked, KICKS, KICK_FAULTS } from '../kicking.ts';
 import { choiceField, footOf } from '../laying.ts';
+import { choice, DOWN, LEGS } from '../phrase.ts';
 
 const BEATS = 0.9;
 
 /** A leg raised and pushed out; the foot comes down behind, or in front. */
 export const pushKick: MoveKind<'push-kick'> = {
   name: 'Push kick',
+  phrase: ['push kick', choice('leg', LEGS), choice('lands', DOWN)],
   usual: { do: 'push-kick', leg: 'rear', lands: 'behind' },
   next: ({ leg, lands }, around) => [
     kicked(around, { leg: footOf(around.at.lead, leg), lands, beats: BEATS }),

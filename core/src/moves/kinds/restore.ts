@@ -1,10 +1,12 @@
 import { otherFoot } from '../../body/index.ts';
 import type { MoveKind } from '../kind.ts';
 import { choiceField, mirrorSide, oneFoot, OWN_COURSE, standOn } from '../laying.ts';
+import { choice, SIDES } from '../phrase.ts';
 
 /** One foot closes to the fitted stance; the other stays. */
 export const restore: MoveKind<'restore'> = {
   name: 'Restore the stance',
+  phrase: ['restore', choice('foot', SIDES)],
   usual: { do: 'restore', foot: 'right' },
   next: ({ foot }, around) => {
     const { at, stance } = around;

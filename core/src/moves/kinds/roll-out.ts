@@ -10,10 +10,12 @@ import {
   travel,
   STEP_FAULTS,
 } from '../laying.ts';
+import { choice, length, number, SIDES } from '../phrase.ts';
 
 /** The foot on that side out, the other follows. */
 export const rollOut: MoveKind<'roll-out'> = {
   name: 'Roll out',
+  phrase: ['roll out', choice('side', SIDES), 'at', number('bearingDeg'), length('length')],
   usual: { do: 'roll-out', side: 'right', bearingDeg: 60, length: { value: 0.3, unit: 'separations' } },
   next: ({ side, bearingDeg, length }, around) => [
     travel(around, side === 'left' ? -bearingDeg : bearingDeg, metresOf(length, around), side),

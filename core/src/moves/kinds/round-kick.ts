@@ -3,6 +3,7 @@ import { fromFacing, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
 import { afterKick, KICKS, KICK_FAULTS } from '../kicking.ts';
 import { choiceField, footOf, howTheyGo, turnsTo } from '../laying.ts';
+import { choice, DOWN, LEGS } from '../phrase.ts';
 
 /** The standing foot steps out this far at this angle, toe out, and turns on its ball (own choice). */
 const OUT_SEPARATIONS = 0.2;
@@ -15,6 +16,7 @@ const DOWN_BEATS = 0.9;
 /** The standing foot steps out and turns, so that the knee does not; the leg comes down behind, or in front. */
 export const roundKick: MoveKind<'round-kick'> = {
   name: 'Round kick',
+  phrase: ['round kick', choice('leg', LEGS), choice('lands', DOWN)],
   usual: { do: 'round-kick', leg: 'rear', lands: 'behind' },
   next: ({ leg: which, lands }, around) => {
     const { at, stance, beatS } = around;

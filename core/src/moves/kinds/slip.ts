@@ -13,12 +13,21 @@ import {
   travel,
   STEP_FAULTS,
 } from '../laying.ts';
+import { choice, length, number, SIDES } from '../phrase.ts';
 
 const BEARING = { forward: 45, back: 135 } as const;
 
 /** Small steps under a line, one pass a beat, each to the other side (common practice, no published source). */
 export const slip: MoveKind<'slip'> = {
   name: 'Slip under the line',
+  phrase: [
+    'slip',
+    choice('side', SIDES),
+    choice('way', { forward: 'forward', back: 'back' }),
+    length('length'),
+    number('passes'),
+    'passes',
+  ],
   usual: { do: 'slip', side: 'left', way: 'forward', length: { value: 0.13, unit: 'm' }, passes: 2 },
   next: ({ side, way, length, passes }, around) =>
     oneAfterAnother(around, passes, (now, i) => {

@@ -9,10 +9,12 @@ import {
   travel,
   STEP_FAULTS,
 } from '../laying.ts';
+import { choice, length, number, SIDES } from '../phrase.ts';
 
 /** The near-side foot diagonally outside the other one's lead foot, the other follows. */
 export const stepAcross: MoveKind<'step-across'> = {
   name: 'Step across',
+  phrase: ['step across', choice('side', SIDES), 'at', number('bearingDeg'), length('length')],
   usual: { do: 'step-across', side: 'left', bearingDeg: 45, length: { value: 0.34, unit: 'separations' } },
   next: ({ side, bearingDeg, length }, around) => [
     travel(around, side === 'left' ? -bearingDeg : bearingDeg, metresOf(length, around), side),

@@ -15,6 +15,7 @@ import {
   travel,
   STEP_FAULTS,
 } from '../laying.ts';
+import { choice, length, way } from '../phrase.ts';
 
 /** What goes wrong where one foot goes alone. */
 const ONE_FOOT = ['step-short', 'step-over', 'wrong-direction', 'step-too-long', 'not-facing'] as const;
@@ -22,6 +23,12 @@ const ONE_FOOT = ['step-short', 'step-over', 'wrong-direction', 'step-too-long',
 /** One step: both feet the same way and distance, or one foot alone. Length 13 cm (common practice, no published source). */
 export const step: MoveKind<'step'> = {
   name: 'Step',
+  phrase: [
+    'step',
+    way('bearingDeg'),
+    length('length'),
+    choice('feet', { both: '', lead: 'lead foot alone', rear: 'rear foot alone' }),
+  ],
   usual: { do: 'step', bearingDeg: 0, length: { value: 0.13, unit: 'm' }, feet: 'both' },
   next: (move, around) => {
     const { at, stance } = around;

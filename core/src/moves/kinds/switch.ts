@@ -10,6 +10,7 @@ import {
   turnsTo,
   withLead,
 } from '../laying.ts';
+import { choice } from '../phrase.ts';
 
 /** A foot's travel lasts at least this long, and both are off the floor together for at most so long (own choice). */
 const LEAST_TRAVEL_S = 0.25;
@@ -51,6 +52,7 @@ function stepping({ at, stance, beatS }: Around): Laid {
 /** The other foot comes to the front: the stance is mirrored. */
 export const switchFeet: MoveKind<'switch'> = {
   name: 'Switch',
+  phrase: ['switch', choice('how', { 'in-place': 'in place', stepping: 'stepping' })],
   usual: { do: 'switch', how: 'in-place' },
   next: ({ how }, around) => [how === 'in-place' ? inPlace(around) : stepping(around)],
   mirror: (move) => move,

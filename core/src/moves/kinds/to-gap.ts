@@ -1,6 +1,7 @@
 import { distanceM, headingDeg, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
 import { centreOf, halfSteps, lengthWords, metresOf, STEPS, STEP_FAULTS } from '../laying.ts';
+import { length } from '../phrase.ts';
 
 /** Nearer to the gap than this there is nothing to step. */
 const NOTHING_M = 0.01;
@@ -8,6 +9,7 @@ const NOTHING_M = 0.01;
 /** Equal half steps towards or away from the target to a gap from it. */
 export const toGap: MoveKind<'to-gap'> = {
   name: 'Advance or retreat to a gap',
+  phrase: ['to a gap of', length('gap')],
   usual: { do: 'to-gap', gap: { value: 1, unit: 'm' } },
   next: ({ gap }, around) => {
     const centre = centreOf(around.at);

@@ -2,6 +2,7 @@ import { otherFoot, type Feet } from '../../body/index.ts';
 import { headingDeg, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
 import { howTheyGo, mirrorDeg, numberField, OWN_COURSE, standOn, turnsTo, withLead } from '../laying.ts';
+import { turn } from '../phrase.ts';
 
 const BEATS = 0.6;
 const SLOWEST_S = 0.6;
@@ -10,6 +11,7 @@ const IN_LINE_DEG = 179;
 /** The rear foot steps through while the facing turns. */
 export const turningSwitch: MoveKind<'turning-switch'> = {
   name: 'Turning switch',
+  phrase: ['switch turning', turn('byDeg')],
   usual: { do: 'turning-switch', byDeg: 90 },
   next: ({ byDeg }, { at, stance, beatS }) => {
     const rear = otherFoot(at.lead);

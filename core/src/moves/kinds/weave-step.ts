@@ -1,9 +1,11 @@
 import type { MoveKind } from '../kind.ts';
 import { choiceField, footOf, LENGTH_FIELD, lengthWords, metresOf, travel, STEP_FAULTS } from '../laying.ts';
+import { choice, FEET, length } from '../phrase.ts';
 
 /** The freed foot steps forward a little, the other follows the same; the head goes on a V under the line. */
 export const weaveStep: MoveKind<'weave-step'> = {
   name: 'Weave and step',
+  phrase: ['weave and step', choice('first', FEET), 'first', length('length')],
   usual: { do: 'weave-step', first: 'lead', length: { value: 0.1, unit: 'm' } },
   next: ({ first, length }, around) => [
     travel(around, 0, metresOf(length, around), footOf(around.at.lead, first)),

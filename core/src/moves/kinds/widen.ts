@@ -1,10 +1,12 @@
 import { fromFacing } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
 import { mirrorSide, numberField, oneFoot, OWN_COURSE, SIDE_FIELD } from '../laying.ts';
+import { choice, number, SIDES } from '../phrase.ts';
 
 /** The foot on one side goes out across the facing by a share of the separation; a later move restores the stance. */
 export const widen: MoveKind<'widen'> = {
   name: 'Widen',
+  phrase: ['widen', choice('side', SIDES), 'by', number('ratio'), 'of the stance'],
   usual: { do: 'widen', side: 'right', ratio: 0.4 },
   next: ({ side, ratio }, around) => {
     const { at, stance } = around;
