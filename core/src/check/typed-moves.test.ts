@@ -501,6 +501,7 @@ describe('strikes of the recording', () => {
 
 test('feet that stand and strike where nothing is in reach are told of as well', () => {
   const plan = planOf([], {
+    facing: { on: 'target' },
     target: { kind: 'bag', at: { x: 3, y: 5 }, radiusM: 0.18 },
     pattern: {
       start: { at: { x: 3, y: 3 }, headingDeg: 0 },
@@ -517,6 +518,7 @@ test('feet that stand and strike where nothing is in reach are told of as well',
 
 test('a plan that strikes where nothing is in reach says so before anyone walks it', () => {
   const plan = planOf([], {
+    facing: { on: 'target' },
     target: { kind: 'bag', at: { x: 3, y: 5 }, radiusM: 0.18 },
     pattern: {
       start: { at: { x: 3, y: 3 }, headingDeg: 0 },
@@ -529,6 +531,8 @@ test('a plan that strikes where nothing is in reach says so before anyone walks 
   ]);
   // 2 m less 13 cm of step and the bag's 18 cm.
   expect(findings[0]?.measured).toBeCloseTo(1.69, 9);
+  // Down a lane nothing is thrown at the bag.
+  expect(checkPlan({ plan: { ...plan, facing: { on: 'lane' } }, student: STUDENT }).findings).toEqual([]);
 });
 
 test('a lunge of the width of three stances leaves the body behind its feet: off balance by the model', () => {

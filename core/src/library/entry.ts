@@ -1,0 +1,45 @@
+import type { FaultName } from '../moves/index.ts';
+
+/** What a drill is for. */
+export const PURPOSES = ['travel', 'line', 'angles', 'range', 'strikes', 'kicks', 'balance'] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+/** What usually goes wrong, and why it does. */
+export interface UsualFault {
+  readonly fault: FaultName;
+  readonly why: string;
+}
+
+/** A rule that a drill breaks on purpose, or for some bodies, with the reason that is shown. */
+export interface NamedRule {
+  readonly fault: FaultName;
+  readonly reason: string;
+}
+
+/** One drill of the library: everything a coach says of it, and its moves in the notation. */
+export interface LibraryEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly purpose: Purpose;
+  /** From 1, the first weeks, to 5. */
+  readonly level: 1 | 2 | 3 | 4 | 5;
+  /** Why it is done, in a sentence. */
+  readonly why: string;
+  readonly lookFor: readonly string[];
+  /** How the student tells without a coach. */
+  readonly selfCheck: string;
+  readonly faults: readonly UsualFault[];
+  readonly cautions: readonly string[];
+  /** Time or sets. */
+  readonly dose: string;
+  /** Ids of drills that come before it, and after it; before it is prepared by them all. */
+  readonly before: readonly string[];
+  readonly after: readonly string[];
+  /** How many cones it takes, and how much room it wants, metres along and across. */
+  readonly cones: number;
+  readonly roomM: readonly [along: number, across: number];
+  /** Rules that it does not keep, and why. */
+  readonly names: readonly NamedRule[];
+  /** Its moves, for a student who leads with the left foot; to the other side it is mirrored. */
+  readonly notation: string;
+}

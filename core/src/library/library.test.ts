@@ -1,0 +1,44 @@
+import { SCHOOLS } from '../body/index.ts';
+import { checkPlan } from '../check/index.ts';
+import { writeNotation } from '../notation/index.ts';
+import { DEMO_STUDENTS } from '../sim/index.ts';
+import { LIBRARY, libraryDrill, libraryEntry, textOf } from './index.ts';
+
+test('there are enough of them, each with an id of its own, and the ladder leads from one to another', () => {
+  expect(LIBRARY.length).toBeGreaterThanOrEqual(28);
+  const ids = LIBRARY.map(({ id }) => id);
+  expect(new Set(ids).size).toBe(ids.length);
+  const levelOf = (id: string): number => libraryEntry(id)?.level ?? NaN;
+  for (const { id, level, before, after } of LIBRARY) {
+    for (const other of before) expect([id, other, levelOf(other) <= level]).toEqual([id, other, true]);
+    for (const other of after) expect([id, other, levelOf(other) >= level]).toEqual([id, other, true]);
+  }
+});
+
+test.each(LIBRARY.map((entry) => [entry.id, entry] as const))(
+  '%s is read, and written as it stands',
+  (_, entry) => {
+    expect(writeNotation(textOf(entry))).toBe(entry.notation);
+    expect(textOf(entry).head.name).toBe(entry.name);
+  },
+);
+
+/** Every drill for every student of the demo club, both sides and every school. */
+test('no drill breaks a rule that it does not name', () => {
+  const broken = new Map<string, number>();
+  let plans = 0;
+  for (const entry of LIBRARY)
+    for (const student of DEMO_STUDENTS)
+      for (const school of SCHOOLS)
+        for (const leadSide of ['left', 'right'] as const) {
+          plans++;
+          const { findings } = checkPlan(libraryDrill(entry, { ...student, schoolId: school.id, leadSide }));
+          for (const { fault, moveNumber, measured, limit } of findings ?? []) {
+            if (entry.names.some((named) => named.fault === fault)) continue;
+            const key = `${entry.id}: ${fault} #${moveNumber} (${school.id} ${leadSide}) ${measured.toFixed(3)} ${limit.toFixed(3)}`;
+            broken.set(key, (broken.get(key) ?? 0) + 1);
+          }
+        }
+  console.log(`${LIBRARY.length} drills, ${plans} plans; findings not named: ${broken.size}`);
+  expect([...broken].map(([key, count]) => `${count} x ${key}`)).toEqual([]);
+});
