@@ -332,3 +332,70 @@ describe('what cannot be done ends with 2, the file, the place and the reason', 
     expect((await run('--help')).code).toBe(0);
   });
 });
+
+describe('the notation and the library', () => {
+  const write = (name: string, text: string): string => {
+    const path = join(folder, name);
+    writeFileSync(path, text);
+    return path;
+  };
+
+  test('lines become a plan file, and a plan file the same lines', async () => {
+    const lines = `drill "Off to the side"
+tempo 45
+face the target
+gap within 15 cm of the plan
+target bag at 6 m 7.5 m radius 18 cm
+start at 6 m 6 m heading 0
+
+step forward 13 cm, with jab
+2 times {
+  step 45 left 0.3 stances
+} then the other side
+`;
+    const plan = await run('notation', write('side.txt', lines));
+    expect(plan.code).toBe(0);
+    expect(JSON.parse(plan.out)).toMatchObject({ format: 'angled-chalk-plan', version: 2 });
+    const back = await run('notation', write('side.plan.json', plan.out));
+    expect(back).toMatchObject({ code: 0, out: lines, err: '' });
+    const zigzag = await run('notation', example('zigzag.plan.json'));
+    expect(zigzag.err).toContain('is not part of the notation and was left out');
+  });
+
+  test('a line that cannot be read ends with its place and the nearest word', async () => {
+    const path = write('bad.txt', 'step forward 13 cm\nstep bcak 13 cm\n');
+    const { code, err } = await run('notation', path);
+    expect(code).toBe(2);
+    expect(err).toContain(`${path}, line 2, column 6: `);
+    expect(err).toContain('Did you mean "back"?');
+  });
+
+  test('the library is listed, and a drill of it is laid out for a student of any school and side', async () => {
+    const drills: { id: string; notation: string; before: string[] }[] = JSON.parse(
+      (await run('library')).out,
+    );
+    expect(drills.length).toBeGreaterThanOrEqual(28);
+    const student = ['--student', example('imke.student.json')];
+    const left = JSON.parse(
+      (await run('expand', '--drill', 'angle-shuffle', ...student, '--side', 'left')).out,
+    );
+    const right = JSON.parse(
+      (await run('expand', '--drill', 'angle-shuffle', ...student, '--side', 'right')).out,
+    );
+    expect(left).toMatchObject({ plan: 'Angle shuffle', stance: { lead_side: 'left' }, findings: [] });
+    // Mirrored about the line ahead through the middle of the floor, and every foot is the other.
+    const places = (
+      file: { events: { foot: string; to: { x: number; y: number } }[] },
+      mirror: boolean,
+    ): string[] =>
+      file.events.map(({ foot, to }) =>
+        mirror
+          ? `${foot === 'left' ? 'right' : 'left'} ${(12 - to.x).toFixed(6)} ${to.y.toFixed(6)}`
+          : `${foot} ${to.x.toFixed(6)} ${to.y.toFixed(6)}`,
+      );
+    expect(places(right, true)).toEqual(places(left, false));
+    const none = await run('expand', '--drill', 'no-such', ...student);
+    expect(none.code).toBe(2);
+    expect(none.err).toContain('There is no drill "no-such". Drills: ');
+  });
+});

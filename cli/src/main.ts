@@ -1,11 +1,14 @@
 import { BadInput, UsageError } from './files.ts';
 import { convertVerb, setOutVerb } from './floor-verbs.ts';
+import { libraryVerb, notationVerb } from './notation-verbs.ts';
 import { HELP, type Verb } from './options.ts';
 import { programVerb } from './program-verbs.ts';
 import { checkVerb, expandVerb, rangeVerb } from './verbs.ts';
 
 const VERBS: Readonly<Record<string, Verb>> = {
   expand: expandVerb,
+  library: libraryVerb,
+  notation: notationVerb,
   setout: setOutVerb,
   check: checkVerb,
   range: rangeVerb,

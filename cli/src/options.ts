@@ -9,6 +9,10 @@ export const HELP = `Angled Chalk, without browser or database.
 
   angled-chalk expand --plan FILE --student FILE [--partner FILE] [--actor student|partner]
                       [--format json|csv|svg] [--out FILE] [--fail-on findings]
+  angled-chalk expand --drill ID --student FILE [--school ID] [--side left|right]
+                      [--format json|csv|svg] [--out FILE] [--fail-on findings]
+  angled-chalk library [--out FILE]
+  angled-chalk notation FILE [--out FILE]
   angled-chalk setout (--plan FILE | --floor FILE --student FILE) [--tape M] [--reading-error CM]
                       [--format json|csv|pdf] [--units metric|imperial] [--paper A4|Letter] [--out FILE]
   angled-chalk convert --floor FILE --student FILE --to svg|dxf|csv [--out FILE]
@@ -21,7 +25,9 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk backup  FILE.zip [--data DIRECTORY]
   angled-chalk restore FILE.zip [--data DIRECTORY]
 
-backup writes everything the club holds into one zip; restore replaces the whole club by one, or
+library lists the drills that come with the program; expand --drill takes one of them, on a bare floor of its own,
+for whoever leads with the student's foot, or with --side. notation turns lines of moves into a plan file, and a
+plan file into lines. backup writes everything the club holds into one zip; restore replaces the whole club by one, or
 nothing. Both also work while the program runs.
 Files: docs/formats.md. Exit code: 0 done, 1 findings that --fail-on asks to fail on, 2 bad input.
 `;
@@ -46,6 +52,9 @@ const OPTIONS = {
   paper: { type: 'string', default: 'A4' },
   file: { type: 'string' },
   to: { type: 'string' },
+  drill: { type: 'string' },
+  school: { type: 'string' },
+  side: { type: 'string' },
 } as const;
 
 type OptionName = keyof typeof OPTIONS;

@@ -14,6 +14,7 @@ import {
 import { readTrackCsv } from '@angled-chalk/core/track';
 import { checkFile, openFinding, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
 import { must, readText, UsageError, writeResult } from './files.ts';
+import { readLibraryDrill } from './notation-verbs.ts';
 import { json, need, oneOf, readDrill, readOptions, type Values, type Verb } from './options.ts';
 
 const onlySteps = ({ events }: PlannedMove): boolean =>
@@ -49,10 +50,15 @@ function theirs<T>(value: T | null): T {
 
 /** Plan and student to what each foot does, with the findings of the rules. */
 export const expandVerb: Verb = async (args) => {
-  const values = readOptions(args, ['plan', 'student', 'partner', 'actor', 'format', 'out', 'fail-on']);
+  const values = readOptions(args, [
+    ...(['plan', 'drill', 'school', 'side'] as const),
+    ...(['student', 'partner', 'actor', 'format', 'out', 'fail-on'] as const),
+  ]);
   const format = oneOf(values, 'format', ['json', 'csv', 'svg'])!;
   const failOn = oneOf(values, 'fail-on', ['findings']);
-  const given = await readDrill(values);
+  if (values.drill !== undefined && values.plan !== undefined)
+    throw new UsageError('Either --plan or --drill, not both.');
+  const given = await (values.drill === undefined ? readDrill(values) : readLibraryDrill(values));
   const drill = isPartner(values) ? theirs(partnersDrill(given)) : given;
   const { footwork, findings } = checkPlan(drill);
   const { stance, moves } = footwork;

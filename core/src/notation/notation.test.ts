@@ -303,3 +303,23 @@ describe('what cannot be read is told with its place, what was expected and the 
     );
   });
 });
+
+describe('the page of the notation', () => {
+  const page = readFileSync(new URL('../../../docs/notation.md', import.meta.url), 'utf8');
+  const examples = [...page.matchAll(/```notation\n([\s\S]*?)```/g)].map(([, text = '']) => text);
+
+  test.each(examples.map((text) => [text.split('\n')[0], text] as const))('%s ...', (_, text) => {
+    expect(problemsOf(text)).toEqual([]);
+  });
+
+  test('shows every kind of move, and names every strike', () => {
+    const shown = new Set(
+      examples.flatMap((text) =>
+        writtenOut(read(text).pattern.items).flatMap((entry) => ('cue' in entry ? [entry.cue.move.do] : [])),
+      ),
+    );
+    expect(MOVE_NAMES.filter((name) => !shown.has(name))).toEqual([]);
+    const flat = page.replaceAll(/\s+/g, ' ');
+    expect(STRIKES.filter(({ id }) => !flat.includes(id.replaceAll('-', ' ')))).toEqual([]);
+  });
+});
