@@ -113,7 +113,7 @@ face the lane
     selfCheck: NO_SHUFFLE,
     faults: [
       { fault: 'pivot-short', why: 'The way out is taken before the turn is done.' },
-      { fault: 'half-exit', why: 'One foot leaves.' },
+      { fault: 'foot-not-following', why: 'One foot leaves.' },
     ],
     cautions: [BALL_TURNS, WARM_UP],
     dose: '10 a side',
@@ -211,7 +211,7 @@ face the lane
     selfCheck: 'The lead hand touches the bag anywhere on the circle.',
     faults: [
       { fault: 'out-of-band', why: 'Circling yourself instead of them.' },
-      { fault: 'feet-crossed', why: 'Walking after a partner sideways.' },
+      { fault: 'wrong-foot-first', why: 'Walking after a partner sideways with the far foot.' },
     ],
     cautions: [WARM_UP],
     dose: '3 rounds of 60 s',

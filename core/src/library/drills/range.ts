@@ -11,7 +11,7 @@ export const RANGE: readonly LibraryEntry[] = [
     lookFor: ['Every way out takes both feet.', 'The strikes come after both feet are down.'],
     selfCheck: 'After the last way out the toes are on the chalk of the start.',
     faults: [
-      { fault: 'half-exit', why: 'The third way out is half of one.' },
+      { fault: 'foot-not-following', why: 'The third way out is half of one.' },
       { fault: 'drift', why: 'Every return ends a little nearer.' },
     ],
     cautions: [WARM_UP],
@@ -114,7 +114,7 @@ target bag 1.05 m ahead radius 18 cm swings 20 cm to 0 degrees every 2.5 s
     lookFor: ['The counter waits for the slip at every tempo.', 'The feet come back to the same marks.'],
     selfCheck: FRONT_TOE,
     faults: [
-      { fault: 'strike-early', why: 'The fast round is thrown out of the slip.' },
+      { fault: 'step-over', why: 'The fast round is leapt.' },
       { fault: 'foot-not-following', why: 'At speed only one foot goes.' },
     ],
     cautions: [WARM_UP],

@@ -209,7 +209,7 @@ target bag 75 cm ahead radius 18 cm
     selfCheck: FRONT_TOE,
     faults: [
       { fault: 'stance-not-restored', why: 'The closing foot stops short.' },
-      { fault: 'overstretched', why: 'Reaching further than the hips can hold.' },
+      { fault: 'step-over', why: 'Reaching further than the hips can hold.' },
     ],
     cautions: [WARM_UP],
     dose: '10 a side',

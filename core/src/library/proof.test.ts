@@ -1,0 +1,59 @@
+import { checkTrack, flatFindings, type CheckReport } from '../check/index.ts';
+import type { FaultName } from '../moves/index.ts';
+import { expand, type PlannedDrill } from '../pattern/index.ts';
+import { canHave, DEMO_STUDENTS, simulate, SIMULATED_FAULTS, type SimulatedFault } from '../sim/index.ts';
+import { PERFECT } from '../../test/drills.ts';
+import { LIBRARY, libraryDrill, type LibraryEntry } from './index.ts';
+
+/** Each drill for another student of the club. */
+const drillOf = (entry: LibraryEntry): PlannedDrill => {
+  const student = DEMO_STUDENTS[LIBRARY.indexOf(entry) % DEMO_STUDENTS.length];
+  if (!student) throw new Error('the club has nobody');
+  return libraryDrill(entry, student);
+};
+const reportOf = (
+  drill: PlannedDrill,
+  faults: { fault: SimulatedFault; moveNumber: number }[] = [],
+): CheckReport => checkTrack(drill, simulate(drill, { ...PERFECT, faults }).track).report;
+
+/** Two names of one thing, told once. */
+const nameOf = (fault: FaultName): FaultName =>
+  fault === 'stance-not-restored' ? 'foot-not-following' : fault;
+const isSimulated = (fault: FaultName): fault is SimulatedFault =>
+  SIMULATED_FAULTS.some((one) => one === fault);
+
+test.each(LIBRARY.map((entry) => [entry.id, entry] as const))(
+  '%s: laid out, recorded, found and matched it is the plan again',
+  (_, entry) => {
+    const { moves, faults } = reportOf(drillOf(entry));
+    expect(flatFindings(faults)).toEqual([]);
+    // What moves no foot, or none that is seen to, stays unseen; nothing is missed.
+    expect([...new Set(moves.map(({ status }) => status))].filter((one) => one === 'missed')).toEqual([]);
+    expect(moves.filter(({ status }) => status === 'matched').length).toBeGreaterThan(0);
+  },
+);
+
+describe('what usually goes wrong at a drill is found when it does', () => {
+  const made = LIBRARY.flatMap((entry) =>
+    entry.faults.flatMap(({ fault }) => (isSimulated(fault) ? [[entry.id, fault, entry] as const] : [])),
+  );
+
+  test('for most of what the drills name', () => {
+    const named = LIBRARY.flatMap(({ faults }) => faults);
+    console.log(`${made.length} of ${named.length} usual faults can be put into a recording`);
+    expect(made.length).toBeGreaterThan(0.75 * named.length);
+  });
+
+  test.each(made)('%s: %s', (_, fault, entry) => {
+    const drill = drillOf(entry);
+    const able = expand(drill).moves.filter((move) => canHave(fault, move));
+    const at = able[Math.floor(able.length / 2)];
+    expect(at).toBeDefined();
+    if (!at) return;
+    const { faults } = reportOf(drill, [{ fault, moveNumber: at.number }]);
+    const told = flatFindings(faults).filter(
+      ({ moveNumber }) => moveNumber === null || Math.abs(moveNumber - at.number) <= 1,
+    );
+    expect(told.map((one) => nameOf(one.fault))).toContain(nameOf(fault));
+  });
+});
