@@ -64,7 +64,9 @@ export function planOfText(text: TextPattern): Plan {
   const middle = { at: { x: SIDE_M / 2, y: SIDE_M / 2 }, headingDeg: 0 };
   const start = pattern.start ?? (lane ? null : middle);
   const from = start ?? { at: lane?.firstCone ?? middle.at, headingDeg: lane?.laneHeadingDeg ?? 0 };
-  const far = { kind: 'bag', radiusM: BAG_M, awayM: SIDE_M / 2 - 2 * BAG_M } as const;
+  // Beyond everything: nothing is thrown at it.
+  const awayM = lane ? (lane.cones - 1) * lane.spacingM + ROUND_M / 2 : SIDE_M / 2 - 2 * BAG_M;
+  const far = { kind: 'bag', radiusM: BAG_M, awayM } as const;
   return {
     name: head.name ?? 'Pattern',
     floor,

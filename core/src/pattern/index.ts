@@ -13,6 +13,7 @@ export { courseOf, latestBy, minimumJerk } from './flight.ts';
 export type { Footwork, PlannedMove } from './footwork.ts';
 export {
   laneOf,
+  looksAtTarget,
   mirrorItems,
   mirrorPattern,
   weavesOf,

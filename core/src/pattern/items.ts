@@ -69,3 +69,8 @@ export const withWeaves = (plan: Plan, change: (weave: Weave) => Weave): Plan =>
 /** A plan with some numbers of its weaves changed. */
 export const withLane = (plan: Plan, change: Partial<Weave>): Plan =>
   withWeaves(plan, (weave) => ({ ...weave, ...change }));
+
+/** Whether a drill looks at its target at all: what is thrown down a lane is thrown at nothing. */
+export const looksAtTarget = ({ facing, pattern }: Pick<Plan, 'facing' | 'pattern'>): boolean =>
+  facing.on === 'target' ||
+  writtenOut(pattern.items).some((entry) => 'cue' in entry && entry.cue.facing?.on === 'target');

@@ -11,8 +11,7 @@ import {
   settled,
   standsOf,
   laneOf,
-  writtenOut,
-  type Plan,
+  looksAtTarget,
   type Balls,
   type Footwork,
   type PlannedDrill,
@@ -37,14 +36,9 @@ function asPlanned(fitted: FittedStance, stand: Stand): SeenStand {
   return { ...stand, toesDeg: { left: toeDeg('left'), right: toeDeg('right') }, uM: { left: 0, right: 0 } };
 }
 
-/** Whether a drill looks at its target at all: what is thrown down a lane is thrown at nothing. */
-const facesTarget = ({ facing, pattern }: Plan): boolean =>
-  facing.on === 'target' ||
-  writtenOut(pattern.items).some((entry) => 'cue' in entry && entry.cue.facing?.on === 'target');
-
 /** How far the strikes of a student reach against the target of the plan; a partner's body is not known to it. */
 const reachIn = ({ plan, student }: PlannedDrill): Performance['reachOf'] =>
-  plan.target.kind === 'partner' || !facesTarget(plan) ? () => null : reachAgainst(student);
+  plan.target.kind === 'partner' || !looksAtTarget(plan) ? () => null : reachAgainst(student);
 
 /** A plan as the rule engine sees it: done exactly as written, with no uncertainty. */
 export function performPlan(given: PlannedDrill, footwork: Footwork): Performance {

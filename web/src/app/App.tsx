@@ -62,6 +62,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../pattern/PlansPage.tsx')).PlansPage }),
           },
           {
+            path: 'patterns/library/:id?',
+            lazy: async () => ({ Component: (await import('../library/LibraryPage.tsx')).LibraryPage }),
+          },
+          {
             path: 'patterns/:id',
             lazy: async () => ({ Component: (await import('../pattern/PlanPage.tsx')).PlanPage }),
           },

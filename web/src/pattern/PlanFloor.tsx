@@ -9,6 +9,7 @@ import {
   standsOf,
   conesOf,
   laneOf,
+  looksAtTarget,
   weaveCones,
   weaveWaypoints,
   withLane,
@@ -39,6 +40,8 @@ interface PlanFloorProps {
   readonly timeS: number;
   readonly focus: Focus | null;
   readonly onChange: (plan: Plan) => void;
+  /** Framed are the feet and the cones, also of a lane. */
+  readonly onFeet?: boolean;
   /** What is where the floor has it, and is moved there. */
   readonly fixed: { readonly target: boolean; readonly lane: boolean };
 }
@@ -53,12 +56,13 @@ export function PlanFloor({
   timeS,
   focus,
   onChange,
+  onFeet = false,
   fixed,
 }: PlanFloorProps) {
   const cones = useMemo(() => conesOf(plan), [plan]);
   const lane = laneOf(plan);
   const way = useMemo(() => (lane ? weaveWaypoints(lane) : []), [lane]);
-  const { target } = plan;
+  const { target, facing, pattern } = plan;
   const partner = useMemo(() => partnerFootwork(drill), [drill]);
   const course = useMemo(() => settled(drill).plan.target, [drill]);
   const targetNow = partner ? targetAt(course, timeS) : targetAt(target, timeS);
@@ -73,15 +77,17 @@ export function PlanFloor({
       ...Object.values(footwork.start.feet).map(({ ball }) => ball),
       ...eventsOf(footwork.moves).map(({ to }) => to),
       ...eventsOf(partner?.moves ?? []).map(({ to }) => to),
-      target.at,
+      ...cones.map(({ at }) => at),
+      // What is never looked at says nothing of the feet.
+      ...(looksAtTarget({ facing, pattern }) ? [target.at] : []),
     ],
-    [footwork, partner, target.at],
+    [footwork, partner, cones, target.at, facing, pattern],
   );
   return (
     <FloorView
       floor={plan.floor}
       focus={focus}
-      around={lane ? undefined : around}
+      around={lane && !onFeet ? undefined : around}
       label={`Floor from above: ${plan.name}`}
     >
       <Line points={way} colour={PALETTE.planned} widthM={0.012} dash="0.02 0.05" />

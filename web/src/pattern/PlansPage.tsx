@@ -7,7 +7,7 @@ import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import type { Student } from '@angled-chalk/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { newId, useAddPlan } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useDrills, usePlanned, type DrillForStudent } from '../app/drills.ts';
@@ -61,6 +61,9 @@ export function PlansPage() {
         }
         actions={
           <>
+            <Button component={Link} to="/patterns/library">
+              From the library
+            </Button>
             <FilePick
               label="Open a plan file"
               name="Plan file"

@@ -19,7 +19,7 @@ export const LINE: readonly LibraryEntry[] = [
     before: ['fives-sideways'],
     after: ['weave-single-marker', 'slip-line'],
     cones: 5,
-    roomM: [6, 3],
+    roomM: [9, 3],
     names: [],
     notation: `drill "Zigzag through five cones, and back"
 tempo 55

@@ -280,7 +280,7 @@ face the lane
     before: ['fives-sideways', 'widen-restore'],
     after: ['free-movement'],
     cones: 0,
-    roomM: [2.5, 2],
+    roomM: [5, 2],
     names: [],
     notation: `drill "Switch without announcing it"
 tempo 40
