@@ -22,6 +22,7 @@ const VIEWS = [
   { name: 'schools', path: `/students/${IMKE}/schools` },
   { name: 'reach', path: `/students/${TOBIAH}/reach`, student: TOBIAH },
   { name: 'pattern', path: `/patterns/${PLAN}`, student: TOBIAH },
+  { name: 'library', path: '/patterns/library/angle-step-strike' },
   {
     name: 'sequence',
     path: `/patterns/${SEQUENCE}`,
@@ -34,7 +35,6 @@ const VIEWS = [
     clicks: ['ol[aria-label="What does not fit"] button', 'text=Nearest place that fits'],
     until: 'text=Move it there',
   },
-  { name: 'floor-room', path: `/floors/${HALL}`, clicks: ['role=tab[name="Room"]'] },
   {
     name: 'floor-fill',
     path: `/floors/${RING}`,
