@@ -20,6 +20,7 @@ const SCREENS = [
   ['/floors', /3 floors/],
   [`/floors/${HALL}`, /Tuesday in the hall/],
   ['/patterns', /4 patterns/],
+  ['/patterns/library/angle-step-strike', /37 drills to begin from/],
   [`/patterns/${PLAN}`, /Zigzag, five cones/],
   [`/patterns/${SEQUENCE}`, /In, round and out: clean/],
   ['/set-out', /What is set out/],
