@@ -4,7 +4,14 @@ import peggy from 'peggy';
 import { MOVE_NAMES, MOVES, type FieldSpec, type Move } from '../moves/index.ts';
 import { writtenOut, type Cue, type Item, type Pattern } from '../pattern/index.ts';
 import { STRIKES } from '../range/index.ts';
-import { notationGrammar, readNotation, writeNotation, type TextHead, type TextPattern } from './index.ts';
+import {
+  notationGrammar,
+  readNotation,
+  wordsAfter,
+  writeNotation,
+  type TextHead,
+  type TextPattern,
+} from './index.ts';
 
 const read = (text: string): TextPattern => {
   const result = readNotation(text);
@@ -322,4 +329,14 @@ describe('the page of the notation', () => {
     const flat = page.replaceAll(/\s+/g, ' ');
     expect(STRIKES.filter(({ id }) => !flat.includes(id.replaceAll('-', ' ')))).toEqual([]);
   });
+});
+
+test('a line that is begun goes on with the words that its move has', () => {
+  expect(wordsAfter('pivot 45 ').toSorted()).toEqual(['left', 'right']);
+  expect(wordsAfter('pivot 45 left on the ').toSorted()).toEqual(['lead', 'rear']);
+  expect(wordsAfter('step forward 13 cm, ')).toEqual(
+    expect.arrayContaining(['with', 'then', 'face', 'accent']),
+  );
+  expect(wordsAfter('  ')).toEqual(expect.arrayContaining(['step', 'pivot', 'hold', 'group']));
+  expect(wordsAfter('stp forward ')).toEqual([]);
 });

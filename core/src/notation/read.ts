@@ -332,3 +332,18 @@ function fieldProblem(field: FieldSpec, value: unknown, tell: (message: string) 
     tell(`${field.label} is from ${field.leastM} to ${field.mostM} m, not ${number} m.`);
   else if (!(number > 0 && number <= 100)) tell(`${field.label} is more than nothing and at most 100.`);
 }
+
+/** Words that could go on a line after what is written of it; for completing it. */
+export function wordsAfter(line: string): string[] {
+  try {
+    parse(`${line}\u0001`);
+    return [];
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    if (error.location.start.offset < line.length) return [];
+    const words = (error.expected ?? []).flatMap(({ type, text }) =>
+      type === 'literal' && text !== undefined && /^[a-z]/.test(text) ? [text] : [],
+    );
+    return [...new Set(words)];
+  }
+}

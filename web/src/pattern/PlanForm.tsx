@@ -19,6 +19,7 @@ import {
 } from './FollowFields.tsx';
 import { KeptMoves } from './KeptMoves.tsx';
 import { LaneFields } from './LaneFields.tsx';
+import { LinesPanel } from './LinesPanel.tsx';
 import { MovesPanel } from './MovesPanel.tsx';
 
 const TWO = { display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' } as const;
@@ -47,7 +48,10 @@ export function PlanForm({ stance, isLaneOfFloor, ...props }: PlanFormProps) {
       ) : isLane ? (
         <LaneFields onFloor={isLaneOfFloor} />
       ) : (
-        <MovesPanel stance={stance} />
+        <>
+          <LinesPanel />
+          <MovesPanel stance={stance} />
+        </>
       )}
       {drill.partner && <MovesPanel stance={stance} of="partner.pattern" title="Moves of the partner" />}
       <Panel title="Drill">

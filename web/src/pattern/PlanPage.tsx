@@ -149,7 +149,7 @@ function PlanDesk({ stored, student, drill, editing, now, judging, judged }: Pla
       <EditProblem editing={editing} />
       <LostNotice lost={now.lost} />
       <Box sx={BESIDE}>
-        <Box>
+        <Box sx={STAYS}>
           <PlanFloor
             drill={of}
             plan={plan}
@@ -196,6 +196,9 @@ function PlanDesk({ stored, student, drill, editing, now, judging, judged }: Pla
     </>
   );
 }
+
+/** The floor stays in view while the moves beside it are changed. */
+const STAYS = { '@media (min-width: 981px)': { position: 'sticky', top: 12 } } as const;
 
 /** What is done at the moment that is shown, in words. */
 function MoveNow({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
