@@ -189,6 +189,8 @@ const lengthOf = (x: number, y: number): number => Math.sqrt(x * x + y * y);
 /** A window that goes on by fewer samples than this is carried on, and summed anew after so many steps. */
 const CARRIED_AT_MOST = 4;
 const SUMMED_ANEW = 256;
+/** Places of the sums: of times, of places, of squared times, of their products. */
+const [T, X, Y, TT, TX, TY] = [0, 1, 2, 3, 4, 5] as const;
 
 /**
  * Speed of the least-squares line through samples [from, to), asked in rising order: the sums of the window
@@ -199,36 +201,44 @@ function slidingLine(
   x: Float64Array,
   y: Float64Array,
 ): (from: number, to: number) => number {
-  let [first, last, steps] = [0, 0, 0];
+  let first = 0;
+  let last = 0;
+  let steps = 0;
   let origin = 0;
   // Sums from the origin on, in one place, so that nothing is made anew for each.
-  const sum = { t: 0, x: 0, y: 0, tt: 0, tx: 0, ty: 0 };
+  const sums = new Float64Array(6);
+  const of = (k: number): number => sums[k] ?? NaN;
+  const add = (k: number, more: number): void => {
+    sums[k] = of(k) + more;
+  };
   const put = (i: number, sign: number): void => {
     const dt = t[i]! - t[origin]!;
     const dx = x[i]! - x[origin]!;
     const dy = y[i]! - y[origin]!;
-    sum.t += sign * dt;
-    sum.x += sign * dx;
-    sum.y += sign * dy;
-    sum.tt += sign * dt * dt;
-    sum.tx += sign * dt * dx;
-    sum.ty += sign * dt * dy;
+    add(T, sign * dt);
+    add(X, sign * dx);
+    add(Y, sign * dy);
+    add(TT, sign * dt * dt);
+    add(TX, sign * dt * dx);
+    add(TY, sign * dt * dy);
   };
   return (from, to) => {
     const goesOn = from >= first && to >= last && from < last;
     const isNear = goesOn && from - first <= CARRIED_AT_MOST && to - last <= CARRIED_AT_MOST;
-    if (isNear && steps < SUMMED_ANEW) {
-      steps++;
-      while (last < to) put(last++, 1);
-      while (first < from) put(first++, -1);
-    } else {
-      Object.assign(sum, { t: 0, x: 0, y: 0, tt: 0, tx: 0, ty: 0 });
-      [first, last, steps, origin] = [from, from, 0, from];
-      while (last < to) put(last++, 1);
+    if (isNear && steps < SUMMED_ANEW) steps++;
+    else {
+      sums.fill(0);
+      first = from;
+      last = from;
+      origin = from;
+      steps = 0;
     }
+    while (last < to) put(last++, 1);
+    while (first < from) put(first++, -1);
     const count = to - from;
-    const tt = sum.tt - (sum.t * sum.t) / count;
-    return tt <= 0 ? 0 : lengthOf(sum.tx - (sum.t * sum.x) / count, sum.ty - (sum.t * sum.y) / count) / tt;
+    const perCount = of(T) / count;
+    const tt = of(TT) - of(T) * perCount;
+    return tt <= 0 ? 0 : lengthOf(of(TX) - of(X) * perCount, of(TY) - of(Y) * perCount) / tt;
   };
 }
 
