@@ -1,5 +1,6 @@
 import type { Chance } from '@angled-chalk/core/measure';
 import type { Move } from '@angled-chalk/core/moves';
+import type { StrikeCue } from '@angled-chalk/core/pattern';
 import { cos, other, sin, type Name, type Walker, type Wrong } from './walker.ts';
 
 /** A kind of move as this body does it, and what may go wrong at it. */
@@ -8,6 +9,7 @@ export interface Doing {
   readonly wrongs: readonly string[];
   /** How many planned moves it is; one when not said. */
   readonly count?: number;
+  readonly strikes?: readonly StrikeCue[];
   readonly do: (walker: Walker, wrong: Wrong) => void;
 }
 
@@ -29,7 +31,7 @@ const STEP_WRONGS = [
 const m = (value: number) => ({ value, unit: 'm' }) as const;
 
 /** The foot of the side of travel; straight ahead the lead foot, straight back the rear one. */
-function goesFirst(bearing: number, lead: Name): Name {
+export function goesFirst(bearing: number, lead: Name): Name {
   const off = (((bearing % 360) + 540) % 360) - 180;
   if (Math.abs(off) <= 15) return lead;
   if (Math.abs(off) >= 165) return other(lead);
@@ -45,6 +47,16 @@ export const stepDoing = (bearing: number, lengthM: number): Doing => ({
   wrongs: Math.abs(bearing) === 90 ? STEP_WRONGS : STEP_WRONGS.filter((name) => name !== 'wrong-foot-first'),
   do: (walker, wrong) => stepBy(walker, bearing, lengthM, wrong),
 });
+
+/** Standing still for a beat, or a shuffle of the feet in it. */
+export const holdDoing: Doing = {
+  move: { do: 'hold' },
+  wrongs: [],
+  do: (walker, wrong) => {
+    if (wrong === 'extra-move') walker.shuffle(0.6);
+    else walker.beats(1);
+  },
+};
 
 /** One of each kind that faces a lane, for a body. */
 export function laneDoings(chance: Chance, separationM: number): Doing[] {
@@ -173,7 +185,7 @@ export function laneDoings(chance: Chance, separationM: number): Doing[] {
         walker.beats(1);
       },
     },
-    { move: { do: 'hold' }, wrongs: [], do: (walker) => walker.beats(1) },
+    holdDoing,
     {
       move: { do: 'bounce', times: 2 },
       wrongs: [],

@@ -1,6 +1,8 @@
 import type { Chance } from '@angled-chalk/core/measure';
 import type { Track } from '@angled-chalk/core/track';
-import { cos, sin, type Foot, type Name, type Segment, type Walker } from './walker.ts';
+import { cos, sin, type Beside, type Foot, type Name, type Segment, type Walker } from './walker.ts';
+
+const NOWHERE: Beside = { x: NaN, y: NaN };
 
 export interface Capture {
   readonly rateHz: number;
@@ -10,7 +12,7 @@ export interface Capture {
 
 /** The samples of a walk: places, headings and heights with white noise. */
 export function trackOf(
-  { segments, t }: Walker,
+  { segments, strikes, beside, t }: Walker,
   start: Record<Name, Foot>,
   capture: Capture,
   chance: Chance,
@@ -37,14 +39,24 @@ export function trackOf(
     });
     return { x, y, z, headingDeg: h };
   };
+  const noisy = (values: (at: Beside) => number | undefined, by: number): Float64Array =>
+    timeS.map((at) => (values(beside?.(at) ?? NOWHERE) ?? NaN) + by * chance.normal());
+  const place = (of: (at: Beside) => { readonly x: number; readonly y: number } | undefined) => ({
+    x: noisy((at) => of(at)?.x, capture.noiseM),
+    y: noisy((at) => of(at)?.y, capture.noiseM),
+  });
+  const own = { left: foot('left'), right: foot('right') };
+  const isPartner = beside?.(0).partner !== undefined;
   return {
     timeS,
-    left: foot('left'),
-    right: foot('right'),
-    target: null,
-    targetLeft: null,
-    targetRight: null,
-    strikes: [],
+    ...own,
+    target: beside && {
+      ...place((at) => at),
+      headingDeg: isPartner ? noisy(({ partner }) => partner?.h, capture.headingDeg) : null,
+    },
+    targetLeft: isPartner ? place(({ partner }) => partner?.left) : null,
+    targetRight: isPartner ? place(({ partner }) => partner?.right) : null,
+    strikes: strikes.map(({ timeS: at, name }) => ({ index: Math.round(at * capture.rateHz), name })),
     notes: { position_u_m: String(Math.max(0.002, 0.4 * capture.noiseM)) },
   };
 }

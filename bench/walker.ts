@@ -1,5 +1,6 @@
 import type { Chance } from '@angled-chalk/core/measure';
 import { FAMILIES } from './feet.ts';
+import { wrongly } from './wrongs.ts';
 
 /**
  * A body that does moves by its own arithmetic: it knows nothing of how a plan is expanded, nor of the simulated
@@ -36,6 +37,13 @@ export interface Segment {
   readonly move: number;
 }
 
+/** A bag or a partner that was recorded too; the heading and the feet are a partner's. */
+export interface Beside {
+  readonly x: number;
+  readonly y: number;
+  readonly partner?: { readonly h: number; readonly left: Foot; readonly right: Foot };
+}
+
 /** What goes wrong at a move, if something does. */
 export type Wrong = string | null;
 
@@ -46,6 +54,12 @@ export class Walker {
   move = 0;
   /** The number of the planned move that is done next. */
   planned = 1;
+  /** The planned moves that something done wrong belongs to, where it is not the one that is done. */
+  wrongSpan: readonly [number, number] | null = null;
+  /** Strikes thrown, by the time of contact. */
+  readonly strikes: { readonly timeS: number; readonly name: string }[] = [];
+  /** Where what was recorded beside the feet is: a bag, or a partner with both feet. */
+  beside: ((timeS: number) => Beside) | null = null;
 
   lead: Name;
   facing: number;
@@ -131,62 +145,28 @@ export class Walker {
   both(first: Name, to: Record<Name, Foot>, wrong: Wrong = null): void {
     const second = other(first);
     const half = this.flightS();
-    const target = { ...to };
-    const toward = (foot: Name, share: number): Foot => {
-      const [a, b] = [this.feet[foot], to[foot]];
-      return { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y), h: b.h };
-    };
-    const apart = (ratio: number): Foot => {
-      const [a, b] = [target[first], target[second]];
-      const size = Math.hypot(b.x - a.x, b.y - a.y);
-      const far = ratio * this.body.separationM;
-      return { x: a.x + ((b.x - a.x) * far) / size, y: a.y + ((b.y - a.y) * far) / size, h: b.h };
-    };
-    if (wrong === 'step-short' || wrong === 'step-over' || wrong === 'step-too-long') {
-      const wayM = Math.hypot(to[first].x - this.feet[first].x, to[first].y - this.feet[first].y);
-      const share =
-        wrong === 'step-short' ? 0.4 : wrong === 'step-over' ? 1.65 : (0.6 * this.body.separationM) / wayM;
-      target[first] = toward(first, share);
-      target[second] = toward(second, share);
-    }
-    if (wrong === 'wrong-direction') {
-      const turn = this.chance.uniform() < 0.5 ? 75 : -75;
-      for (const foot of [first, second]) {
-        const [a, b] = [this.feet[foot], to[foot]];
-        const [dx, dy] = [b.x - a.x, b.y - a.y];
-        target[foot] = {
-          x: a.x + dx * cos(turn) + dy * sin(turn),
-          y: a.y - dx * sin(turn) + dy * cos(turn),
-          h: b.h,
-        };
-      }
-    }
-    if (wrong === 'foot-not-following') target[second] = toward(second, 0.3);
-    if (wrong === 'feet-together') target[second] = apart(0.25);
-    if (wrong === 'overstretched') target[second] = apart(1.65);
-    if (wrong === 'stance-not-restored') target[second] = apart(1.3);
-    if (wrong === 'not-facing') {
-      const turn = this.chance.uniform() < 0.5 ? 32 : -32;
-      for (const foot of [first, second]) target[foot] = { ...target[foot], h: target[foot].h + turn };
-    }
+    const target = wrongly(this, first, to, wrong);
     const order = wrong === 'wrong-foot-first' ? [second, first] : [first, second];
     if (wrong === 'off-beat') this.t += 0.5 * this.beatS;
     if (wrong !== 'missed-move') {
       const [one, two] = order as [Name, Name];
-      this.put(one, target[one], this.t, half);
-      if (wrong !== 'half-exit') this.put(two, target[two], this.t + half + 0.08 * this.beatS, half);
+      // Who leaps is over the floor with both feet at once, and there in no time.
+      const [flightS, pauseS] = wrong === 'off-balance' ? [0.22, -0.16] : [half, 0.08 * this.beatS];
+      this.put(one, target[one], this.t, flightS);
+      if (wrong !== 'half-exit') this.put(two, target[two], this.t + flightS + pauseS, flightS);
     }
     this.beats(1);
     if (wrong === 'extra-move') this.shuffle();
   }
 
-  private shuffle(): void {
+  /** A settling shuffle, in its own beat, or within a share of the one that is. */
+  shuffle(share = 1): void {
     const way = this.chance.uniform() < 0.5 ? 1 : -1;
     const feet: Name[] = way > 0 ? ['right', 'left'] : ['left', 'right'];
     feet.forEach((foot, i) => {
       const { x, y, h } = this.feet[foot];
       const to = { x: x + 0.11 * way * cos(this.facing), y: y - 0.11 * way * sin(this.facing), h };
-      this.put(foot, to, this.t + 0.42 * i * Math.min(1, this.beatS), 0.28);
+      this.put(foot, to, this.t + 0.42 * i * Math.min(1, share * this.beatS), 0.28);
     });
     this.beats(1);
   }

@@ -12,7 +12,7 @@ const LIKE_M = 0.06;
 const BREAK_S = 2;
 
 /** So long after a landing and before a lift the ball of that step may still be up: no bounce (own choice). */
-const BESIDE_STEP_S = 0.06;
+export const BESIDE_STEP_S = 0.06;
 
 /** What was counted otherwise than planned, and the findings that are that. */
 export interface Miscount {
@@ -58,20 +58,20 @@ export function bouncesMiscounted(
       Math.max(...events.map(({ landS }) => landS)),
     ].map(planToTrackS);
     // Who bounces once more does it before the next step, or where there is none, within a beat of the end.
-    const spareS = ((endS ?? 0) - (beginS ?? 0)) / planned;
+    const eachS = ((endS ?? 0) - (beginS ?? 0)) / planned;
     const fromS =
       rows
         .slice(0, i)
         .map(lastS)
-        .findLast((timeS) => timeS !== undefined) ?? (beginS ?? 0) - spareS;
+        .findLast((timeS) => timeS !== undefined) ?? (beginS ?? 0) - eachS;
     const toS =
       rows
         .slice(last + 1)
         .map(firstS)
-        .find((timeS) => timeS !== undefined) ?? (endS ?? 0) + spareS;
+        .find((timeS) => timeS !== undefined) ?? (endS ?? 0) + eachS;
     i = last;
     if (!spanS || own.length === 0) continue;
-    const counted = bouncesBetween(detection, fromS + BESIDE_STEP_S, toS - BESIDE_STEP_S);
+    const counted = bouncesBetween(detection, fromS + BESIDE_STEP_S, toS - BESIDE_STEP_S, eachS);
     const [first] = own;
     if (counted === null || counted === planned || !first) continue;
     found.push(miscount(first.planned, counted, planned, fromS));

@@ -1,5 +1,6 @@
 import { distanceM, midpoint, subtract, type Point } from '../geometry/index.ts';
-import { smallLifts, type Detection } from '../detection/index.ts';
+import { topBetween, type Detection } from '../detection/index.ts';
+import { BESIDE_STEP_S } from './counting.ts';
 import type { AlignedMove, ClockMap } from '../matching/index.ts';
 import { atMost } from '../measure/index.ts';
 import { ballsAfter } from '../pattern/index.ts';
@@ -11,9 +12,16 @@ const DRIFT_M = 0.15;
 const LEAST_MOVES = 9;
 /** Where one move alone makes more than this share of it, that move is what went wrong, and nothing crept. */
 const ONE_MOVE = 0.4;
+/** What takes a body elsewhere in one go. */
+const LEADS_AWAY: ReadonlySet<Found['fault']> = new Set([
+  'missed-move',
+  'extra-move',
+  'wrong-direction',
+  'wrong-side-of-cone',
+]);
 /** A bounce that takes the ball higher than this has left the floor (own choice). */
 const BOUNCE_M = 0.02;
-/** What a height of a small lift is off by, 1 sigma (own choice). */
+/** What the height of a ball is off by beside its noise, 1 sigma (own choice). */
 const HEIGHT_UM = 0.003;
 
 const mean = (points: readonly Point[]): Point => ({
@@ -21,8 +29,16 @@ const mean = (points: readonly Point[]): Point => ({
   y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
 });
 
-/** The body creeps away from its places, a little with every move: the last third against the first. */
-export function drifted(rows: readonly AlignedMove[], { start, uncertainty }: Performance): Found[] {
+/**
+ * The body creeps away from its places, a little with every move: the last third against the first. Who went another
+ * way, or did not do what was planned, has not crept.
+ */
+export function drifted(
+  rows: readonly AlignedMove[],
+  { start, uncertainty }: Performance,
+  others: readonly Found[],
+): Found[] {
+  if (others.some(({ fault, verdict }) => LEADS_AWAY.has(fault) && verdict === 'not-met')) return [];
   let balls = start;
   const offs: { readonly off: Point; readonly timeS: number; readonly at: Point }[] = [];
   for (const { planned, expected, observed } of rows) {
@@ -63,24 +79,34 @@ export function offTheGround(
   detection: Detection,
   { planToTrackS }: ClockMap,
 ): Found[] {
-  const bounces = rows.flatMap(({ planned }) => (planned?.kind === 'bounce' ? [planned] : []));
-  if (bounces.length === 0) return [];
-  const lifts = smallLifts(detection);
-  return bounces.flatMap(({ number, events }): Found[] => {
-    const fromS = planToTrackS(Math.min(...events.map(({ liftS }) => liftS)));
-    const toS = planToTrackS(Math.max(...events.map(({ landS }) => landS)));
-    const own = lifts.filter(({ event }) => event.liftS < toS && event.landS > fromS);
-    const [highest] = own.toSorted((a, b) => (b.heightM ?? 0) - (a.heightM ?? 0));
-    if (!highest) return [];
-    const { event, heightM } = highest;
-    const expandedU = 2 * HEIGHT_UM;
-    return finding(atMost(heightM ?? 0, BOUNCE_M, expandedU), () => ({
+  return rows.flatMap(({ planned }): Found[] => {
+    if (planned?.kind !== 'bounce') return [];
+    const beginS = planToTrackS(Math.min(...planned.events.map(({ liftS }) => liftS)));
+    const endS = planToTrackS(Math.max(...planned.events.map(({ landS }) => landS)));
+    // Whoever is early or late with a step beside it has a foot in the air for that.
+    const middleS = (beginS + endS) / 2;
+    const { events } = detection;
+    const before = events.findLast(({ liftS }) => liftS < middleS);
+    const after = events.find(({ liftS }) => liftS >= middleS);
+    const fromS = Math.max(beginS, (before?.landS ?? -Infinity) + BESIDE_STEP_S);
+    const toS = Math.min(endS, (after?.liftS ?? Infinity) - BESIDE_STEP_S);
+    const [highest] = (['left', 'right'] as const)
+      .flatMap((foot) => {
+        const top = topBetween(detection[foot].signal, fromS, toS);
+        return top ? [{ foot, ...top }] : [];
+      })
+      .toSorted((a, b) => b.heightM - a.heightM);
+    // The highest of many heights is above the true one: what only may be too high is left alone.
+    if (!highest || highest.heightM <= BOUNCE_M) return [];
+    const { heightM, uM, timeS, foot, at } = highest;
+    const expandedU = 2 * Math.hypot(HEIGHT_UM, uM);
+    return finding(atMost(heightM, BOUNCE_M, expandedU), () => ({
       fault: 'off-the-ground',
-      timeS: event.liftS,
-      foot: event.foot,
-      moveNumber: number,
-      at: event.from,
-      measured: heightM ?? 0,
+      timeS,
+      foot,
+      moveNumber: planned.number,
+      at,
+      measured: heightM,
       limit: BOUNCE_M,
       unit: 'm',
       expandedU,

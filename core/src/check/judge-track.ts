@@ -101,18 +101,13 @@ function judgeTrack(
   });
   const planFindings = judge(planned);
   const raises = within(detection.raises, clock.spanS);
+  const ofMoves = [...foundBy(performance), ...compared];
   const ofTheWhole = [
-    ...drifted(rows, performance),
+    ...drifted(rows, performance, ofMoves),
     ...offTheGround(rows, detection, clock),
     ...bouncesMiscounted(rows, detection, clock),
   ];
-  const found = [
-    ...foundBy(performance),
-    ...compared,
-    ...ofTempo,
-    ...ofTheWhole,
-    ...perhapsRaised(unasked(raises, footwork, clock)),
-  ];
+  const found = [...ofMoves, ...ofTempo, ...ofTheWhole, ...perhapsRaised(unasked(raises, footwork, clock))];
   const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>
     sure && !sure.has(one.id) ? { ...one, verdict: 'cannot-tell' } : one,
   );

@@ -5,26 +5,22 @@ import { detectFootfalls } from '../detection/index.ts';
 import type { Move } from '../moves/index.ts';
 import type { FaultName } from '../rules/index.ts';
 import { metres, planOf } from '../../test/drills.ts';
+import {
+  BEATS_PER_MIN,
+  foot,
+  FOUR,
+  L,
+  ONE,
+  R,
+  START,
+  step,
+  STUDENT,
+  THREE,
+  TWO,
+} from '../../test/typed-stance.ts';
 import { recorded, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
 import { flatFindings } from './causes.ts';
 import { checkPlan, checkTrack } from './check.ts';
-
-/**
- * Feet typed by hand: every place, turn and time below is a number that was worked out with paper and ruler for
- * one stance, 46 cm from ball to ball at 45 degrees, left foot in front, facing up the floor. Its half width and
- * half length are 0.46 sin 45 / 2 = 16.26 cm.
- */
-const STUDENT: StudentFit = {
-  name: 'Anyone',
-  leadSide: 'left',
-  schoolId: 'shoulder-width',
-  lengths: { statureM: 1.75, shoulderWidthM: 0.4 },
-};
-const START: TypedWalk['start'] = {
-  left: { at: { x: 2.8374, y: 3.1626 }, heading: 0 },
-  right: { at: { x: 3.1626, y: 2.8374 }, heading: 45 },
-};
-const BEATS_PER_MIN = 50;
 
 test('the typed stance is the fitted one', () => {
   const { separation, stanceAngleDeg } = fitStance(STUDENT);
@@ -32,44 +28,6 @@ test('the typed stance is the fitted one', () => {
   expect(stanceAngleDeg).toBe(45);
 });
 
-interface More {
-  readonly kickM?: number;
-  readonly down?: readonly [number, number];
-  readonly round?: readonly [x: number, y: number, byDeg: number];
-  readonly flat?: true;
-}
-/** One foot: which, from when to when, where the ball comes down, and how it is turned then. */
-const foot = (
-  name: FootName,
-  [liftS, landS]: readonly [number, number],
-  [x, y]: readonly [number, number],
-  heading: number,
-  { kickM, down, round, flat }: More = {},
-): TypedStep => ({
-  foot: name,
-  liftS,
-  landS,
-  to: { x, y },
-  heading,
-  move: 0,
-  ...(kickM === undefined ? {} : { kickM }),
-  ...(down ? { down: { x: down[0], y: down[1] } } : {}),
-  ...(round ? { round: { at: { x: round[0], y: round[1] }, byDeg: round[2] } } : {}),
-  ...(flat ? { flat } : {}),
-});
-const ONE = [1, 1.32] as const;
-const TWO = [1.42, 1.74] as const;
-const THREE = [2.2, 2.52] as const;
-const FOUR = [2.62, 2.94] as const;
-const L = [2.8374, 3.1626] as const;
-const R = [3.1626, 2.8374] as const;
-
-const step = (bearingDeg: number, cm: number): Move => ({
-  do: 'step',
-  bearingDeg,
-  length: metres(cm / 100),
-  feet: 'both',
-});
 const TURN = [1, 1.6] as const;
 
 const CLEAN: readonly (readonly [string, readonly Move[], readonly TypedStep[]])[] = [
@@ -562,7 +520,7 @@ test('one who comes back a little short every time drifts, and no single move is
 });
 
 /** A step, bounces of so much height from 2.3 s on, two a beat of 1.2 s, and a step. */
-const bounced = (riseM: number, times = 2) =>
+const bounced = (riseM: number, times = 2, noiseM?: number) =>
   told(
     [step(0, 13), { do: 'bounce', times: 2 }, step(0, 13)],
     [
@@ -578,10 +536,12 @@ const bounced = (riseM: number, times = 2) =>
       foot('left', [3.4, 3.72], [2.8374, 3.4226], 0),
       foot('right', [3.82, 4.14], [3.1626, 3.0974], 45),
     ],
+    noiseM,
   );
 
 test('a bounce that leaves the floor is told, one that does not is not', () => {
   expect(bounced(0.05).sure).toEqual(['off-the-ground']);
+  expect(bounced(0.05, 2, 0.01).sure).toContain('off-the-ground');
   expect(bounced(0.012).sure).toEqual([]);
 });
 
@@ -589,6 +549,9 @@ test('bounces are counted by their height; where nothing rises nothing is counte
   expect(bounced(0.012, 3).sure).toEqual(['wrong-count']);
   expect(bounced(0.012, 1).sure).toEqual(['wrong-count']);
   expect(bounced(0.001, 3)).toMatchObject({ sure: [], open: [] });
+  // Half a centimetre of noise in every height hides no bounce of 12 mm.
+  for (const times of [1, 3]) expect(bounced(0.012, times, 0.005).sure).toEqual(['wrong-count']);
+  expect(bounced(0.012, 2, 0.005)).toMatchObject({ sure: [], open: [] });
 });
 
 test('bounces with a hold between them are counted together: nothing that is seen parts them', () => {

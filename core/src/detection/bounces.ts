@@ -5,8 +5,9 @@ import type { FootSignal } from './signal.ts';
 /** A bounce that lifts the ball less than this, or than so many sigmas, is not counted by its height (own choice). */
 const LEAST_M = 0.004;
 const SIGMAS = 10;
-/** Heights are means over so long, both feet together. */
-const MEAN_S = 0.06;
+/** Heights are means over so long, both feet together: this share of the time of one bounce, within such limits. */
+const MEAN_SHARE = 0.22;
+const MEAN_S = [0.06, 0.15] as const;
 /** Up beyond this share of the way from low to high, and down below the other, is one bounce. */
 const UP = 0.65;
 const DOWN = 0.25;
@@ -24,16 +25,16 @@ function noiseOf(z: Float64Array): number {
   return (medianOf(second.filter((value) => !Number.isNaN(value))) * MAD_TO_SD) / SECOND_DIFFERENCE;
 }
 
-function meanAt({ t, z }: FootSignal, timeS: number): number {
+function meanAt({ t, z }: FootSignal, timeS: number, meanS: number): number {
   if (!z) return NaN;
   let [sum, n] = [0, 0];
   for (
-    let i = indexBefore(t, timeS - MEAN_S / 2);
-    i < t.length && (t[i] ?? Infinity) <= timeS + MEAN_S / 2;
+    let i = indexBefore(t, timeS - meanS / 2);
+    i < t.length && (t[i] ?? Infinity) <= timeS + meanS / 2;
     i++
   ) {
     const value = z[i] ?? NaN;
-    if (Number.isNaN(value) || (t[i] ?? 0) < timeS - MEAN_S / 2) continue;
+    if (Number.isNaN(value) || (t[i] ?? 0) < timeS - meanS / 2) continue;
     sum += value;
     n++;
   }
@@ -41,13 +42,19 @@ function meanAt({ t, z }: FootSignal, timeS: number): number {
 }
 
 /**
- * How often both feet bounced between two times, by the heights of the balls. Null where the capture has no heights,
+ * How often both feet bounced between two times, by the heights of the balls; `eachS` is what one is planned to take. Null where the capture has no heights,
  * has a hole there, or where what is seen is not clear of its noise.
  */
-export function bouncesBetween({ left, right }: Detection, fromS: number, toS: number): number | null {
+export function bouncesBetween(
+  { left, right }: Detection,
+  fromS: number,
+  toS: number,
+  eachS: number,
+): number | null {
+  const meanS = Math.min(MEAN_S[1], Math.max(MEAN_S[0], MEAN_SHARE * eachS));
   const heights: number[] = [];
   for (let timeS = fromS; timeS <= toS; timeS += EVERY_S) {
-    const height = (meanAt(left.signal, timeS) + meanAt(right.signal, timeS)) / 2;
+    const height = (meanAt(left.signal, timeS, meanS) + meanAt(right.signal, timeS, meanS)) / 2;
     if (Number.isNaN(height)) return null;
     heights.push(height);
   }
@@ -56,7 +63,7 @@ export function bouncesBetween({ left, right }: Detection, fromS: number, toS: n
   const [low, high] = [at(TAIL), at(1 - TAIL)];
   const noise = ({ z, t, stepS }: FootSignal): number => {
     const own = z?.subarray(indexBefore(t, fromS), indexBefore(t, toS) + 1);
-    return own ? noiseOf(own) / Math.sqrt(Math.max(1, MEAN_S / stepS)) : NaN;
+    return own ? noiseOf(own) / Math.sqrt(Math.max(1, meanS / stepS)) : NaN;
   };
   const sigmaM = Math.hypot(noise(left.signal), noise(right.signal)) / 2;
   if (!(high - low > Math.max(LEAST_M, SIGMAS * sigmaM))) return null;
@@ -67,4 +74,43 @@ export function bouncesBetween({ left, right }: Detection, fromS: number, toS: n
     isUp = share > UP || (isUp && share > DOWN);
   }
   return count;
+}
+
+/** The top of a bounce is a mean over so long: a ball is near its top for that time. */
+const TOP_S = 0.1;
+/** Where the ball stands is seen from so long before a stretch to so long after it. */
+const FLOOR_S = 2;
+/** A quarter of what was seen lies lower than the floor by so many sigmas, where nothing but noise is seen. */
+const LOW_SHARE = 0.25;
+const LOW_SIGMAS = 0.6745;
+
+/** How high a ball came over where it stands, and when; with its standard uncertainty. */
+export interface Top {
+  readonly heightM: number;
+  readonly uM: number;
+  readonly timeS: number;
+  readonly at: { readonly x: number; readonly y: number };
+}
+
+/** The highest a foot was between two times. Null where the capture has no heights or too few of them. */
+export function topBetween(signal: FootSignal, fromS: number, toS: number): Top | null {
+  const { z, t, x, y, stepS } = signal;
+  const beside = z?.subarray(indexBefore(t, fromS - FLOOR_S), indexBefore(t, toS + FLOOR_S) + 1);
+  if (!beside) return null;
+  const sigmaM = noiseOf(beside);
+  const sorted = beside.filter((value) => !Number.isNaN(value)).sort();
+  const floorM = (sorted[Math.floor(LOW_SHARE * sorted.length)] ?? NaN) + LOW_SIGMAS * sigmaM;
+  let [heightM, topS] = [-Infinity, NaN];
+  for (let timeS = fromS; timeS <= toS; timeS += EVERY_S) {
+    const height = meanAt(signal, timeS, TOP_S) - floorM;
+    if (height > heightM) [heightM, topS] = [height, timeS];
+  }
+  if (!Number.isFinite(heightM)) return null;
+  const i = indexBefore(t, topS);
+  return {
+    heightM,
+    uM: sigmaM / Math.sqrt(Math.max(1, TOP_S / stepS)),
+    timeS: topS,
+    at: { x: x[i] ?? NaN, y: y[i] ?? NaN },
+  };
 }

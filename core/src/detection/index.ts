@@ -1,6 +1,6 @@
 export { detectFootfalls } from './detect.ts';
 export type { Detection, ObservedEvent, ObservedFoot, Raise } from './observed.ts';
 export type { FootSignal } from './signal.ts';
-export { bouncesBetween } from './bounces.ts';
-export { smallLifts, withoutRaises, withRaises } from './lifts.ts';
+export { bouncesBetween, topBetween } from './bounces.ts';
+export { withoutRaises, withRaises } from './lifts.ts';
 export { LEAST_TURN_DEG, withTurns } from './turns.ts';

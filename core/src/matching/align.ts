@@ -1,3 +1,6 @@
+import type { FootName } from '../body/index.ts';
+import { distanceM, type Point } from '../geometry/index.ts';
+import type { Stand } from '../moves/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 import { beatCost, beatCostAfterSkip, COSTS, isTurn, takenFor, type Taken } from './align-costs.ts';
 
@@ -20,6 +23,8 @@ const BAND = 16;
 
 /** More events of one move than this are not looked for at once. */
 const MOST_EVENTS = 6;
+/** An event beside the drill costs so much less than one within it. */
+const LIKE_EXTRA = COSTS.extra - COSTS.beside;
 const EXTRA = 255;
 
 /**
@@ -103,17 +108,42 @@ function alignEvents(
     const here = total[from]!;
     if (here === Infinity) return;
     const clockS = clock[from]!;
-    const extra = k === 0 || k === K ? COSTS.beside : COSTS.extra;
+    const isBeside = (k === 0 && walksUp) || (k === K && walksOff);
+    const extra = isBeside ? COSTS.beside : COSTS.extra;
     if (j < J) offer(from, cellOf(k, j + 1, Layer.Skipped), here + extra, EXTRA, clockS);
     const events = visible[k];
     if (!events) return;
-    const missed = here + COSTS.missedEvent * events.length;
+    const missed = here + COSTS.missedEvent * events.length + noWalkUp(k, j, clockS, from);
     offer(from, cellOf(k + 1, j, events.length === 0 ? layer : Layer.Skipped), missed, 0, clockS);
     for (const [i, taken] of ways.entries()) {
       if (!taken) continue;
       const cost = here + taken.cost + beat(taken.clockS - clockS, intervalS);
       offer(from, cellOf(k + 1, j + i + 1, Layer.Matched), cost, i + 1, taken.clockS);
     }
+  };
+  const walksUp = !standsAt(
+    planned[0]?.before,
+    (foot) => observed.find((event) => event.foot === foot)?.from,
+  );
+  const walksOff = !standsAt(
+    planned.at(-1)?.after,
+    (foot) => observed.findLast((event) => event.foot === foot)?.to,
+  );
+  /**
+   * What it costs more to miss a move while as many events beside the drill are thought to be walking up or off:
+   * who walks up begins at the first move, and who walks off has done the last.
+   */
+  const noWalkUp = (k: number, j: number, clockS: number, from: number): number => {
+    const count = visible[k]?.length ?? 0;
+    const atStart = walksUp && Number.isNaN(clockS) ? Math.min(count, Math.max(0, j - (before[k] ?? 0))) : 0;
+    if (k !== K - 1 || j === J || !walksOff) return LIKE_EXTRA * atStart;
+    let missed = count;
+    let cell = from;
+    for (let back = k; back > 0 && came[cell] === 0; back--) {
+      missed += visible[back - 1]?.length ?? 0;
+      cell = cameFrom[cell] ?? 0;
+    }
+    return LIKE_EXTRA * (atStart + Math.min(missed, J - j));
   };
   const isReached = (k: number, j: number): boolean =>
     Math.min(total[cellOf(k, j, Layer.Matched)] ?? Infinity, total[cellOf(k, j, Layer.Skipped)] ?? Infinity) <
@@ -133,6 +163,16 @@ function alignEvents(
   const end = total[ends[0]]! <= total[ends[1]]! ? ends[0] : ends[1];
   return { rows: backtrack({ planned, visible, observed }, end, came, cameFrom), cost: total[end]! };
 }
+
+/** Feet so near to where a drill begins, or ends, stand there (own choice). */
+const THERE_M = 0.12;
+
+/** Whether both feet stand where a plan has them: who stands there at first does not walk up, and at last not off. */
+const standsAt = (stand: Stand | undefined, at: (foot: FootName) => Point | undefined): boolean =>
+  (['left', 'right'] as const).every((foot) => {
+    const seen = at(foot);
+    return stand && seen && distanceM(seen, stand[foot]) < THERE_M;
+  });
 
 interface Matched {
   readonly planned: readonly PlannedMove[];

@@ -20,17 +20,32 @@ function passedAt(lane: Weave, cone: Point, from: Point, to: Point): number | nu
   return a.rightM + share * (b.rightM - a.rightM);
 }
 
-/** Every cone of a lane is passed on its planned side. Measured: how far on that side; negative on the other. */
+/** Whether a move that no plan holds was made while a lane was walked. */
+function isOnLane({ moves }: Performance, move: PerformedMove): boolean {
+  const i = moves.indexOf(move);
+  const near = [
+    moves.slice(0, i).findLast(({ planned }) => planned),
+    moves.slice(i).find((one) => one.planned),
+  ];
+  return near.some((one) => one?.planned?.kind === 'weave');
+}
+
+/**
+ * Every cone of a lane is passed on its side, out and back alike. Measured: how far on that side; negative on the
+ * other. What no plan holds is looked at too: whoever goes round the wrong way makes steps of their own.
+ */
 export function wrongSideOfCone(performance: Performance, move: PerformedMove): Found[] {
   const { planned, before, after } = move;
-  if (planned?.kind !== 'weave') return [];
+  const { lanes } = performance;
   const last = move.events.at(-1);
-  return performance.lanes.flatMap((lane) =>
+  if (!last || lanes.length === 0) return [];
+  if (planned ? planned.kind !== 'weave' : !isOnLane(performance, move)) return [];
+  return lanes.flatMap((lane) =>
     weaveCones(lane).flatMap((cone): Found[] => {
-      const wanted = passedAt(lane, cone.at, centreOf(planned.before), centreOf(planned.after));
       const did = passedAt(lane, cone.at, centreOf(before), centreOf(after));
-      if (wanted === null || did === null || Math.abs(wanted) < cone.radiusM || !last) return [];
-      const measured = Math.sign(wanted) * did;
+      if (did === null || lane.sideOffsetM < cone.radiusM || isElsewhere(lane, did)) return [];
+      const isFirstSide = cone.number % 2 === 1;
+      const measured = (lane.startSide === 'left') === isFirstSide ? -did : did;
       const uM = Math.hypot(after.uM.left, after.uM.right) / 2;
       const expandedU = 2 * onFloorM(performance, cone.at, uM);
       return finding(atLeast(measured, 0, expandedU), () => ({
@@ -47,3 +62,7 @@ export function wrongSideOfCone(performance: Performance, move: PerformedMove): 
     }),
   );
 }
+
+/** Who is so far beside a lane passes another one. */
+const isElsewhere = (lane: Weave, besideM: number): boolean =>
+  Math.abs(besideM) > 2 * lane.sideOffsetM + lane.spacingM / 2;
