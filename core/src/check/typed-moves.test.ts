@@ -1,4 +1,3 @@
-import type { FootName, StudentFit } from '../body/index.ts';
 import { fitStance } from '../body/index.ts';
 import { the } from '../measure/index.ts';
 import { detectFootfalls } from '../detection/index.ts';
@@ -18,7 +17,7 @@ import {
   THREE,
   TWO,
 } from '../../test/typed-stance.ts';
-import { recorded, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
+import { recorded, type TypedStep } from '../../test/typed-walk.ts';
 import { flatFindings } from './causes.ts';
 import { checkPlan, checkTrack } from './check.ts';
 
