@@ -4,13 +4,13 @@ import type { FootSignal } from './signal.ts';
 
 /** A bounce that lifts the ball less than this, or than so many sigmas, is not counted by its height (own choice). */
 const LEAST_M = 0.004;
-const SIGMAS = 10;
+const SIGMAS = 11;
 /** Heights are means over so long, both feet together: this share of the time of one bounce, within such limits. */
 const MEAN_SHARE = 0.22;
 const MEAN_S = [0.06, 0.15] as const;
 /** Up beyond this share of the way from low to high, and down below the other, is one bounce. */
 const UP = 0.65;
-const DOWN = 0.25;
+const DOWN = 0.32;
 const EVERY_S = 0.01;
 /** Low and high of a stretch are where so much of it lies beyond. */
 const TAIL = 0.08;
