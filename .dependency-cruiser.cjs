@@ -18,6 +18,7 @@ const STOREYS = [
   'rules',
   'matching',
   'check',
+  'compose',
   'print',
   'sim',
 ];

@@ -13,7 +13,7 @@ export {
   wayOfM,
 } from './event.ts';
 export type { Around, EventPlan, FieldSpec, Judged, Laid, Position } from './kind.ts';
-export { bothTo, centreOf, goneOn, standAt, standOn, withLead } from './laying.ts';
+export { bothTo, centreOf, goneOn, metresOf, standAt, standOn, withLead } from './laying.ts';
 export type { FootInStance, Move, MoveName } from './move.ts';
 export type { PhrasePart } from './phrase.ts';
 export { FAULT_NAMES, type FaultName } from './fault-names.ts';

@@ -18,6 +18,7 @@ import {
 import type { Footwork, PlannedMove } from './footwork.ts';
 import { laneOf, writtenOut, type Entry } from './items.ts';
 import type { Facing, Plan, PlannedDrill, Pose, StrikeCue } from './plan.ts';
+import { posesOf } from './pose.ts';
 import { judgedFor, weaveSteps, weaveWaypoints } from './weave.ts';
 
 /** Standing still before the first and after the last move. */
@@ -118,6 +119,35 @@ export function expandAlone(drill: PlannedDrill): Footwork {
     ...eventsOf(state.moves.slice(-1)).map(({ landS }) => landS),
   );
   return { stance, start, startFacingDeg: start.facingDeg, moves: state.moves, endS: lastS + REST_S };
+}
+
+/** What is around a body before one of the moves of a walk, as it is laid out; its number counts from 1. */
+export function aroundMove({ plan }: PlannedDrill, footwork: Footwork, number: number): Around | null {
+  const move = footwork.moves[number - 1];
+  if (!move) return null;
+  const intervalS = 60 / plan.tempoPerMin;
+  const startS = move.events[0]?.liftS ?? move.beatS;
+  const poseAt = posesOf(footwork.start.feet, eventsOf(footwork.moves.slice(0, number - 1)));
+  const { lead, facingDeg } = move.before;
+  const at: Position = {
+    feet: { left: poseAt('left', Infinity), right: poseAt('right', Infinity) },
+    lead,
+    facingDeg,
+  };
+  const named = move.cue?.facing;
+  const heading = named && named.on !== 'target' ? move.after.facingDeg : facingDeg;
+  const aroundAt = (beats: number): Around => {
+    const target = { ...plan.target, at: targetAt(plan.target, startS + (beats + LANDED) * intervalS) };
+    return {
+      stance: withLead(footwork.stance, lead),
+      at,
+      target,
+      faces: move.faces === 'target' ? (centre) => headingDeg(centre, target.at) : () => heading,
+      beatS: intervalS,
+      later: (more) => aroundAt(beats + more),
+    };
+  };
+  return aroundAt(0);
 }
 
 const standOf = ({ feet, lead, facingDeg }: Position): Stand => ({

@@ -1,0 +1,111 @@
+import fc from 'fast-check';
+import { MOVE_NAMES, MOVES } from '../moves/index.ts';
+import { writtenOut, type Item } from '../pattern/index.ts';
+import {
+  groupAt,
+  insertAfter,
+  itemAt,
+  mirrored,
+  removeAt,
+  replaceAt,
+  scaled,
+  shiftAt,
+  shiftedPath,
+  turned,
+  ungroupAt,
+} from './index.ts';
+
+const cue = fc.constantFrom(...MOVE_NAMES).map((name): Item => ({ move: MOVES[name].usual }));
+const { items: list } = fc.letrec<{ item: Item; items: Item[] }>((tie) => ({
+  item: fc.oneof(
+    { depthSize: 'small', withCrossShrink: true },
+    cue,
+    fc.record({ repeat: fc.integer({ min: 1, max: 3 }), items: tie('items') }),
+  ),
+  items: fc.array(tie('item'), { minLength: 1, maxLength: 4 }),
+}));
+/** Some items and the path of one of them. */
+const somewhere = list.chain((items) => {
+  const paths = (own: readonly Item[], before: readonly number[] = []): number[][] =>
+    own.flatMap((item, i) => [
+      [...before, i],
+      ...('repeat' in item ? paths(item.items, [...before, i]) : []),
+    ]);
+  return fc.record({ items: fc.constant(items), path: fc.constantFrom(...paths(items)) });
+});
+const flat = (items: readonly Item[]): unknown[] =>
+  writtenOut(items).map((entry) => ('cue' in entry ? entry.cue : entry.weave));
+
+test('what is put in after a place stands there, and taken out again leaves what was', () => {
+  fc.assert(
+    fc.property(somewhere, cue, ({ items, path }, more) => {
+      const next = path.with(path.length - 1, path[path.length - 1]! + 1);
+      const put = insertAfter(items, path, [more]);
+      expect(itemAt(put, next)).toEqual(more);
+      expect(removeAt(put, next)).toEqual(items);
+    }),
+  );
+});
+
+test('an item replaced by itself changes nothing, one replaced by two is both in its place', () => {
+  fc.assert(
+    fc.property(somewhere, cue, ({ items, path }, more) => {
+      const own = itemAt(items, path)!;
+      expect(replaceAt(items, path, [own])).toEqual(items);
+      expect(itemAt(replaceAt(items, path, [more, own]), path)).toEqual(more);
+    }),
+  );
+});
+
+test('shifted on and back again an item is where it was; nothing is lost at either end', () => {
+  fc.assert(
+    fc.property(somewhere, fc.integer({ min: -3, max: 3 }), ({ items, path }, by) => {
+      const to = shiftedPath(items, path, by);
+      const shifted = shiftAt(items, path, by);
+      expect(itemAt(shifted, to)).toEqual(itemAt(items, path));
+      const back = path[path.length - 1]! - to[to.length - 1]!;
+      expect(shiftAt(shifted, to, back)).toEqual(items);
+      expect(flat(shifted)).toHaveLength(flat(items).length);
+    }),
+  );
+});
+
+test('a group taken apart is what it was made of; three times it is three times as many moves', () => {
+  fc.assert(
+    fc.property(somewhere, fc.integer({ min: 1, max: 3 }), ({ items, path }, count) => {
+      const once = groupAt(items, path, count, { repeat: 1 });
+      expect(flat(once)).toEqual(flat(items));
+      expect(ungroupAt(once, path)).toEqual(items);
+      const [own] = [itemAt(groupAt(items, path, count, { repeat: 3 }), path)!];
+      const grouped = itemAt(once, path)!;
+      expect(flat([own])).toHaveLength(3 * flat([grouped]).length);
+    }),
+  );
+});
+
+test('mirrored twice is the item itself, turned all the way round too', () => {
+  fc.assert(
+    fc.property(somewhere, fc.integer({ min: -350, max: 350 }), ({ items, path }, deg) => {
+      const own = itemAt(items, path)!;
+      expect(mirrored(mirrored(own))).toEqual(own);
+      expect(turned(turned(own, deg), 360 - deg)).toEqual(own);
+    }),
+  );
+});
+
+test('by hand: a step of 20 cm ahead, turned a quarter and halved, is 10 cm to the right', () => {
+  const step: Item = {
+    move: { do: 'step', bearingDeg: 0, length: { value: 0.2, unit: 'm' }, feet: 'both' },
+  };
+  expect(scaled(turned(step, 90), 0.5)).toEqual({
+    move: { do: 'step', bearingDeg: 90, length: { value: 0.1, unit: 'm' }, feet: 'both' },
+  });
+  // A gap to the target is not how far anyone goes.
+  const gap: Item = { move: { do: 'to-gap', gap: { value: 1.2, unit: 'm' } } };
+  expect(scaled(gap, 0.5)).toEqual(gap);
+});
+
+test('a repeat whose last move is taken out goes with it', () => {
+  const hold: Item = { move: { do: 'hold' } };
+  expect(removeAt([hold, { repeat: 3, items: [hold] }], [1, 0])).toEqual([hold]);
+});

@@ -1,0 +1,20 @@
+export { draggedMove } from './drag.ts';
+export {
+  groupAt,
+  insertAfter,
+  itemAt,
+  type ItemPath,
+  mirrored,
+  removeAt,
+  replaceAt,
+  scaled,
+  shiftAt,
+  shiftedPath,
+  turned,
+  ungroupAt,
+} from './edits.ts';
+export { forWhom, type Suits, suitsMost, type Walks } from './for-whom.ts';
+export { inspectMove, type MoveNumbers } from './inspect.ts';
+export { type Mend, mendsFor } from './mends.ts';
+export { type FootState, type Score, scoreOf, type ScoreStretch } from './score.ts';
+export { WALK_KEYS, type WalkKey, walkMoveOf } from './walk-in.ts';
