@@ -11,6 +11,7 @@ export {
 export { EDGE_DEG, firstFoot, fromEdgeDeg } from './first-foot.ts';
 export { LENGTH_NAMES, type LengthName, lengthsOn, type Measurement, noteLengths } from './history.ts';
 export {
+  isMeasure,
   BAND_NAMES,
   type Bands,
   type Measure,

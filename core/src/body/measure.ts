@@ -16,6 +16,15 @@ export interface Measure {
   readonly unit: (typeof MEASURE_UNITS)[number];
 }
 
+/** Whether something is a measure: a value with a unit of one. */
+export const isMeasure = (value: unknown): value is Measure =>
+  typeof value === 'object' &&
+  value !== null &&
+  'value' in value &&
+  typeof value.value === 'number' &&
+  'unit' in value &&
+  MEASURE_UNITS.some((unit) => unit === value.unit);
+
 /** Near and far edge of each band, metres from the middle of a usual bag. */
 export type Bands = Readonly<Record<BandName, readonly [number, number]>>;
 

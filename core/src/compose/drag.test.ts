@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { distanceM } from '../geometry/index.ts';
+import { the } from '../measure/index.ts';
 import { DEMO_STUDENTS } from '../sim/index.ts';
 import { metres, planOf } from '../../test/drills.ts';
 import { centreOf, layOut, MOVE_NAMES, MOVES, type Move } from '../moves/index.ts';
@@ -19,9 +20,9 @@ const drillOf = (...moves: Move[]): PlannedDrill => ({
       items: moves.map((move) => ({ move })),
     },
   }),
-  student: DEMO_STUDENTS[0]!,
+  student: the(DEMO_STUDENTS[0]),
 });
-const aroundOf = (drill: PlannedDrill, number: number) => aroundMove(drill, expand(drill), number)!;
+const aroundOf = (drill: PlannedDrill, number: number) => the(aroundMove(drill, expand(drill), number));
 
 test('what is around a move lays it out as the whole plan does', () => {
   for (const name of MOVE_NAMES) {
@@ -30,7 +31,7 @@ test('what is around a move lays it out as the whole plan does', () => {
     const { moves } = expand(drill);
     const laid = layOut(own, aroundOf(drill, 3));
     laid.forEach(({ after }, i) => {
-      const { left, right } = moves[2 + i]!.after;
+      const { left, right } = the(moves[2 + i]).after;
       expect([name, distanceM(after.feet.left.ball, left), distanceM(after.feet.right.ball, right)]).toEqual([
         name,
         expect.closeTo(0, 9),
@@ -46,9 +47,9 @@ test('a step dragged to where another would end is that other step, to a degree 
   fc.assert(
     fc.property(fc.integer({ min: -179, max: 180 }), fc.integer({ min: 10, max: 120 }), (bearing, halfCm) => {
       const wanted = step(bearing, halfCm / 200);
-      const to = layOut(wanted, around)[0]!.after.feet.left.ball;
+      const to = the(layOut(wanted, around)[0]).after.feet.left.ball;
       const got = draggedMove(step(0, 0.13), around, { foot: 'left', to });
-      const ends = layOut(got, around)[0]!.after.feet.left.ball;
+      const ends = the(layOut(got, around)[0]).after.feet.left.ball;
       // Within the half of what numbers are rounded to, at half a metre.
       expect(distanceM(ends, to)).toBeLessThan(0.006);
     }),

@@ -1,4 +1,4 @@
-import type { FootName, Measure } from '../body/index.ts';
+import { isMeasure, type FootName } from '../body/index.ts';
 import { distanceM, wrapDeg, type Point } from '../geometry/index.ts';
 import {
   layOut,
@@ -41,11 +41,14 @@ function dialOf(field: FieldSpec, move: Move, around: Around): Dial | null {
       most: field.most,
       step: field.unit === '°' ? DEG_STEP : RATIO_STEP,
     };
-  if (field.as !== 'length' || typeof own !== 'object' || own === null || !('unit' in own)) return null;
+  if (field.as !== 'length' || !isMeasure(own)) return null;
   // Whatever it was measured by, a length that is dragged is one a tape shows.
   return {
     key,
-    read: (one) => metresOf(valueOf(one, key) as Measure, around),
+    read: (one) => {
+      const length = valueOf(one, key);
+      return isMeasure(length) ? metresOf(length, around) : NaN;
+    },
     write: (one, value) => ({ ...one, [key]: { value, unit: 'm' } }),
     least: field.leastM,
     most: field.mostM,

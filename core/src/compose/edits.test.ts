@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { the } from '../measure/index.ts';
 import { MOVE_NAMES, MOVES } from '../moves/index.ts';
 import { writtenOut, type Item } from '../pattern/index.ts';
 import {
@@ -14,6 +15,8 @@ import {
   turned,
   ungroupAt,
 } from './index.ts';
+
+const last = (path: readonly number[]): number => the(path.at(-1));
 
 const cue = fc.constantFrom(...MOVE_NAMES).map((name): Item => ({ move: MOVES[name].usual }));
 const { items: list } = fc.letrec<{ item: Item; items: Item[] }>((tie) => ({
@@ -39,7 +42,7 @@ const flat = (items: readonly Item[]): unknown[] =>
 test('what is put in after a place stands there, and taken out again leaves what was', () => {
   fc.assert(
     fc.property(somewhere, cue, ({ items, path }, more) => {
-      const next = path.with(path.length - 1, path[path.length - 1]! + 1);
+      const next = [...path.slice(0, -1), last(path) + 1];
       const put = insertAfter(items, path, [more]);
       expect(itemAt(put, next)).toEqual(more);
       expect(removeAt(put, next)).toEqual(items);
@@ -50,7 +53,7 @@ test('what is put in after a place stands there, and taken out again leaves what
 test('an item replaced by itself changes nothing, one replaced by two is both in its place', () => {
   fc.assert(
     fc.property(somewhere, cue, ({ items, path }, more) => {
-      const own = itemAt(items, path)!;
+      const own = the(itemAt(items, path));
       expect(replaceAt(items, path, [own])).toEqual(items);
       expect(itemAt(replaceAt(items, path, [more, own]), path)).toEqual(more);
     }),
@@ -63,7 +66,7 @@ test('shifted on and back again an item is where it was; nothing is lost at eith
       const to = shiftedPath(items, path, by);
       const shifted = shiftAt(items, path, by);
       expect(itemAt(shifted, to)).toEqual(itemAt(items, path));
-      const back = path[path.length - 1]! - to[to.length - 1]!;
+      const back = last(path) - last(to);
       expect(shiftAt(shifted, to, back)).toEqual(items);
       expect(flat(shifted)).toHaveLength(flat(items).length);
     }),
@@ -76,8 +79,8 @@ test('a group taken apart is what it was made of; three times it is three times 
       const once = groupAt(items, path, count, { repeat: 1 });
       expect(flat(once)).toEqual(flat(items));
       expect(ungroupAt(once, path)).toEqual(items);
-      const [own] = [itemAt(groupAt(items, path, count, { repeat: 3 }), path)!];
-      const grouped = itemAt(once, path)!;
+      const [own] = [the(itemAt(groupAt(items, path, count, { repeat: 3 }), path))];
+      const grouped = the(itemAt(once, path));
       expect(flat([own])).toHaveLength(3 * flat([grouped]).length);
     }),
   );
@@ -86,7 +89,7 @@ test('a group taken apart is what it was made of; three times it is three times 
 test('mirrored twice is the item itself, turned all the way round too', () => {
   fc.assert(
     fc.property(somewhere, fc.integer({ min: -350, max: 350 }), ({ items, path }, deg) => {
-      const own = itemAt(items, path)!;
+      const own = the(itemAt(items, path));
       expect(mirrored(mirrored(own))).toEqual(own);
       expect(turned(turned(own, deg), 360 - deg)).toEqual(own);
     }),

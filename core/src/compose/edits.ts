@@ -1,3 +1,4 @@
+import { isMeasure } from '../body/index.ts';
 import { wrapDeg } from '../geometry/index.ts';
 import { MOVES, type Move } from '../moves/index.ts';
 import { mirrorItems, PATTERN_RANGES, type Item, type Repeat } from '../pattern/index.ts';
@@ -14,6 +15,12 @@ export function itemAt(items: readonly Item[], [first, ...rest]: ItemPath): Item
   if (!item) return null;
   if (rest.length === 0) return item;
   return isRepeat(item) ? itemAt(item.items, rest) : null;
+}
+
+/** What a repeat at a path holds; without a path the items themselves. */
+function listAt(items: readonly Item[], path: ItemPath): readonly Item[] {
+  const held = path.length === 0 ? null : itemAt(items, path);
+  return held && isRepeat(held) ? held.items : items;
 }
 
 /** Items with the list that holds a path changed; as they were where there is no such list. */
@@ -40,8 +47,7 @@ export const replaceAt = (items: readonly Item[], path: ItemPath, by: readonly I
 export function removeAt(items: readonly Item[], path: ItemPath): Item[] {
   const left = replaceAt(items, path, []);
   const around = path.slice(0, -1);
-  const held = itemAt(left, around);
-  return isRepeat(held ?? undefined) && (held as Repeat).items.length === 0 ? removeAt(left, around) : left;
+  return around.length > 0 && listAt(left, around).length === 0 ? removeAt(left, around) : left;
 }
 
 /** Items with the one at a path so many places further on in its list; it stops at either end. */
@@ -58,9 +64,7 @@ const placeAfterShift = (list: readonly Item[], place: number, by: number): numb
 /** The path that an item has after it was shifted. */
 export function shiftedPath(items: readonly Item[], path: ItemPath, by: number): ItemPath {
   const around = path.slice(0, -1);
-  const held = around.length === 0 ? null : itemAt(items, around);
-  const list = isRepeat(held ?? undefined) ? (held as Repeat).items : items;
-  return [...around, placeAfterShift(list, path.at(-1) ?? 0, by)];
+  return [...around, placeAfterShift(listAt(items, around), path.at(-1) ?? 0, by)];
 }
 
 /** Items with some of one list, from a path on, as a group that comes so often. */
@@ -127,9 +131,8 @@ function scaledMove(move: Move, factor: number): Move {
   if (move.do === 'to-gap') return move;
   const lengths = MOVES[move.do].fields.filter(({ as }) => as === 'length');
   return lengths.reduce<Move>((now, { key }) => {
-    const own = Object.entries(now).find(([name]) => name === key)?.[1] as
-      { readonly value: number; readonly unit: string } | undefined;
+    const own: unknown = Object.entries(now).find(([name]) => name === key)?.[1];
     // A field of a kind names a key of its own moves.
-    return own ? { ...now, [key]: { ...own, value: rounded(own.value * factor) } } : now;
+    return isMeasure(own) ? { ...now, [key]: { ...own, value: rounded(own.value * factor) } } : now;
   }, move);
 }

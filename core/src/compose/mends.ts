@@ -3,7 +3,7 @@ import { headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
 import { judgePlan } from '../check/index.ts';
 import type { Move } from '../moves/index.ts';
 import { nearestCleanLane, type Finding } from '../rules/index.ts';
-import { expand, withLane, type Cue, type Item, type Plan, type PlannedDrill } from '../pattern/index.ts';
+import { expand, withLane, type Item, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import { insertAfter, itemAt, replaceAt, scaled, type ItemPath } from './edits.ts';
 
 /** A change that takes a finding away: in a coach's words, and the plan with it. */
@@ -58,7 +58,7 @@ function candidates(drill: PlannedDrill, finding: Finding): Candidate[] {
   const item = move && itemAt(items, move.path);
   if (!move || !item || !('move' in item)) return [];
   const path: ItemPath = move.path;
-  const put = (cue: Cue): Item[] => replaceAt(items, path, [cue]);
+  const put = (by: Item): Item[] => replaceAt(items, path, [by]);
   const found: Candidate[] = [];
   const own = item.move;
   if (own.do === 'step' && own.feet === 'both' && own.length.unit === 'm')
@@ -100,7 +100,7 @@ function candidates(drill: PlannedDrill, finding: Finding): Candidate[] {
         ? 'Shorten it to stay on the mat'
         : `Shorten it to ${Math.round(100 * share)} %`;
     if (share < 0.5 && move.distanceM < longestM / 2) break;
-    found.push({ words, items: put(shorter as Cue) });
+    found.push({ words, items: put(shorter) });
   }
   for (const beats of SLOWER_BEATS)
     found.push({

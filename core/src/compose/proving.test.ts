@@ -1,3 +1,4 @@
+import { the } from '../measure/index.ts';
 import { DEMO_STUDENTS } from '../sim/index.ts';
 import { metres, planOf } from '../../test/drills.ts';
 import { judgePlan } from '../check/index.ts';
@@ -18,9 +19,9 @@ const plan = (items: readonly Item[], more: Partial<Plan> = {}): Plan =>
     tempoPerMin: 60,
     ...more,
   });
-const [STUDENT] = DEMO_STUDENTS;
-const drillOf = (own: Plan): PlannedDrill => ({ plan: own, student: STUDENT! });
-const findingsOf = (drill: PlannedDrill) => judgePlan(drill).findings!;
+const STUDENT = the(DEMO_STUDENTS[0]);
+const drillOf = (own: Plan): PlannedDrill => ({ plan: own, student: STUDENT });
+const findingsOf = (drill: PlannedDrill) => the(judgePlan(drill).findings);
 
 describe('mends', () => {
   const mended = (own: Plan) => {
@@ -84,12 +85,12 @@ describe('for whom', () => {
       lengths: { statureM },
     }));
     const own = plan([{ move: step(0, 0.19) }]);
-    const rows = forWhom(own, students)!;
+    const rows = the(forWhom(own, students));
     expect(rows.map(({ count }) => count > 0)).toEqual([true, false, false]);
-    expect(rows[0]!.first?.fault).toBe('step-too-long');
-    const suits = suitsMost(own, students)!;
+    expect(rows[0]?.first?.fault).toBe('step-too-long');
+    const suits = the(suitsMost(own, students));
     expect(suits).toMatchObject({ what: 'scale', not: [] });
-    expect(forWhom(suits.plan, students)!.every(({ count }) => count === 0)).toBe(true);
+    expect(the(forWhom(suits.plan, students)).every(({ count }) => count === 0)).toBe(true);
     // What suits everybody needs no change.
     expect(suitsMost(suits.plan, students)).toBeNull();
   });
@@ -106,7 +107,7 @@ describe('the score', () => {
       lanes[foot]
         .filter(({ state }) => state === 'moving')
         .map(({ fromBeat, toBeat, move }) => [fromBeat, toBeat, move]);
-    const lead = STUDENT!.leadSide;
+    const lead = STUDENT.leadSide;
     const rear = lead === 'left' ? 'right' : 'left';
     const near = (value: number): unknown => expect.closeTo(value, 6);
     expect(went(lead)).toEqual([
@@ -122,12 +123,12 @@ describe('the score', () => {
 
   test('lanes have no holes and no overlaps, for every drill of the library', () => {
     for (const entry of LIBRARY) {
-      const drill = libraryDrill(entry, STUDENT!);
+      const drill = libraryDrill(entry, STUDENT);
       const { lanes, beats } = scoreOf(drill, expand(drill));
       for (const lane of Object.values(lanes)) {
         expect(lane[0]?.fromBeat).toBeCloseTo(0, 6);
-        lane.slice(1).forEach(({ fromBeat }, i) => expect(fromBeat).toBeCloseTo(lane[i]!.toBeat, 6));
-        expect(lane.at(-1)!.toBeat).toBeGreaterThan(beats - 2);
+        lane.slice(1).forEach(({ fromBeat }, i) => expect(fromBeat).toBeCloseTo(the(lane[i]).toBeat, 6));
+        expect(the(lane.at(-1)).toBeat).toBeGreaterThan(beats - 2);
       }
     }
   });
@@ -140,7 +141,7 @@ test('a move in numbers: by hand 13 cm ahead of a bag 1.5 m off leaves 1.37 m le
       target: { kind: 'bag', at: { x: 3, y: 4.5 }, radiusM: 0.18 },
     }),
   );
-  const numbers = inspectMove(drill, expand(drill), findingsOf(drill), 1)!;
+  const numbers = the(inspectMove(drill, expand(drill), findingsOf(drill), 1));
   expect(numbers).toMatchObject({
     bearingDeg: expect.closeTo(0, 9),
     distanceM: expect.closeTo(0.13, 9),
@@ -150,7 +151,7 @@ test('a move in numbers: by hand 13 cm ahead of a bag 1.5 m off leaves 1.37 m le
     beat: 1,
     findings: [],
   });
-  expect(numbers.order).toEqual([STUDENT!.leadSide, STUDENT!.leadSide === 'left' ? 'right' : 'left']);
+  expect(numbers.order).toEqual([STUDENT.leadSide, STUDENT.leadSide === 'left' ? 'right' : 'left']);
 });
 
 test('every key that walks has one move, and no two keys are one', () => {

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { PLAN_RANGES } from '@angled-chalk/contract';
-import { rulerOf, type FittedStance, type Measure, type Ruler } from '@angled-chalk/core/body';
+import { isMeasure, rulerOf, type FittedStance, type Ruler } from '@angled-chalk/core/body';
 import { MOVE_NAMES, MOVES, type FieldSpec, type MoveName } from '@angled-chalk/core/moves';
 import type { Cue, Item, Pattern } from '@angled-chalk/core/pattern';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
@@ -167,9 +167,6 @@ function CueFields({
     </Box>
   );
 }
-
-const isMeasure = (value: unknown): value is Measure =>
-  typeof value === 'object' && value !== null && 'value' in value && 'unit' in value;
 
 function MoveField({
   field,
