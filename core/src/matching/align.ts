@@ -206,25 +206,25 @@ function backtrack(
   return rows.reverse();
 }
 
-/** Extra footfalls of both feet that belong together become one extra move. */
+/** Extra footfalls of both feet that belong together become one extra move, also round a move that was missed. */
 function gatherExtras(rows: readonly AlignedMove[], intervalS: number): AlignedMove[] {
   const gathered: AlignedMove[] = [];
   for (const row of rows) {
-    const last = gathered.at(-1);
+    const before = gathered.findLastIndex(({ observed }) => observed.length > 0);
+    const last = gathered[before];
+    const [own, other] = [row.observed[0], last?.observed[0]];
     const joins =
       last &&
+      own &&
+      other &&
       !row.planned &&
       !last.planned &&
       last.observed.length === 1 &&
-      last.observed[0]!.foot !== row.observed[0]!.foot &&
-      row.observed[0]!.liftS - last.observed[0]!.landS < 0.6 * intervalS;
-    if (joins) {
-      gathered[gathered.length - 1] = {
-        planned: null,
-        expected: [],
-        observed: [...last.observed, ...row.observed],
-      };
-    } else gathered.push(row);
+      other.foot !== own.foot &&
+      own.liftS - other.landS < 0.6 * intervalS;
+    if (joins)
+      gathered[before] = { planned: null, expected: [], observed: [...last.observed, ...row.observed] };
+    else gathered.push(row);
   }
   return gathered;
 }
