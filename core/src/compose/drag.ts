@@ -9,6 +9,7 @@ import {
   type Laid,
   type Move,
 } from '../moves/index.ts';
+import { aroundMove, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 
 /** A number of a move that a dragged foot may change: how it is read and written, its limits, and what it is rounded to. */
 interface Dial {
@@ -103,3 +104,26 @@ export function draggedMove(
 
 /** No number is tried further away than this, degrees or metres. */
 const SPANS: Readonly<Record<number, number>> = { [DEG_STEP]: 360, [LENGTH_STEP_M]: 2, [RATIO_STEP]: 1 };
+
+/**
+ * The move of a walk with its numbers such that a foot of it comes down as near to a place as they let it. The move
+ * may be one of several that something is laid out as. Null where it is a step of a lane.
+ */
+export function dragFoot(
+  drill: PlannedDrill,
+  footwork: Footwork,
+  number: number,
+  { foot, to }: { readonly foot: FootName; readonly to: Point },
+): Move | null {
+  const { moves } = footwork;
+  const cue = moves[number - 1]?.cue;
+  if (!cue) return null;
+  let runs = number;
+  while (runs > 1 && moves[runs - 2]?.cue === cue) runs--;
+  const begins = aroundMove(drill, footwork, runs);
+  // A cue that comes again at once is laid out again: what it is laid out as has a length of its own.
+  const count = begins ? layOut(cue.move, begins).length : 1;
+  const nth = (number - runs) % count;
+  const around = aroundMove(drill, footwork, number - nth);
+  return around && draggedMove(cue.move, around, { foot, to, nth });
+}

@@ -1,4 +1,4 @@
-export { draggedMove } from './drag.ts';
+export { draggedMove, dragFoot } from './drag.ts';
 export {
   groupAt,
   insertAfter,
@@ -18,3 +18,4 @@ export { inspectMove, type MoveNumbers } from './inspect.ts';
 export { type Mend, mendsFor } from './mends.ts';
 export { type FootState, type Score, scoreOf, type ScoreStretch } from './score.ts';
 export { WALK_KEYS, type WalkKey, walkMoveOf } from './walk-in.ts';
+export { callOf, type Sound, soundsOf } from './calls.ts';

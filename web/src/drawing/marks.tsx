@@ -36,6 +36,10 @@ interface FootMarkProps {
   readonly bare?: boolean;
 }
 
+/** Where the letter of a foot stands. */
+export const labelAt = (foot: Foot, lengthM: number): Point =>
+  fromFacing(foot.ball, foot.headingDeg, 0, -0.38 * lengthM);
+
 /** One foot: its real outline, a round ball mark and an L, or a square one and an R. */
 export const FootMark = memo(function FootMark({
   name,
@@ -54,7 +58,7 @@ export const FootMark = memo(function FootMark({
   const lengthM = body.footLength.valueM;
   const size = Math.min(textM, lengthM * 0.34);
   const ball = size * 0.3;
-  const at = toDrawing(frame, fromFacing(foot.ball, foot.headingDeg, 0, -0.38 * lengthM));
+  const at = toDrawing(frame, labelAt(foot, lengthM));
   const letter = name === 'left' ? 'L' : 'R';
   return (
     <g opacity={faint ? 0.28 : 1}>

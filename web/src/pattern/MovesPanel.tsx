@@ -122,7 +122,8 @@ function MoveRow({ item, ruler, number, isLast, onChange, onUp, onDown, onDelete
   );
 }
 
-function CueFields({
+/** The kind of a move with its beats and numbers. */
+export function CueFields({
   cue,
   ruler,
   onChange,

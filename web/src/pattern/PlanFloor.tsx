@@ -1,5 +1,5 @@
 import { targetAt } from '@angled-chalk/core/floor';
-import { fromFacing, type Point } from '@angled-chalk/core/geometry';
+import { distanceM, fromFacing, type Point } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
 import {
   eventsOf,
@@ -20,12 +20,14 @@ import {
   type PlannedMove,
 } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView, type Focus } from '../drawing/FloorView.tsx';
 import { FaultMarks } from '../drawing/FaultMarks.tsx';
-import { ConeMark, Dimension, FootMark, Line, TargetMark } from '../drawing/marks.tsx';
+import { useDrawing } from '../drawing/drawing.ts';
+import { pathOf } from '../drawing/frame.ts';
+import { ConeMark, Dimension, FootMark, labelAt, Line, TargetMark } from '../drawing/marks.tsx';
 import { FacingMark, MoveMarks } from '../drawing/MoveMarks.tsx';
 import { numbersText, printsTogether, type PrintTogether } from './prints-together.ts';
 import { Movable } from '../drawing/Movable.tsx';
@@ -42,6 +44,11 @@ interface PlanFloorProps {
   readonly onChange: (plan: Plan) => void;
   /** Framed are the feet and the cones, also of a lane. */
   readonly onFeet?: boolean;
+  /** What is drawn over everything, as handles of the move that is chosen. */
+  readonly children?: ReactNode;
+  readonly height?: string;
+  /** On the bench the feet are what is looked at. */
+  readonly isBench?: boolean;
   /** What is where the floor has it, and is moved there. */
   readonly fixed: { readonly target: boolean; readonly lane: boolean };
 }
@@ -58,6 +65,9 @@ export function PlanFloor({
   onChange,
   onFeet = false,
   fixed,
+  children,
+  height,
+  isBench = false,
 }: PlanFloorProps) {
   const cones = useMemo(() => conesOf(plan), [plan]);
   const lane = laneOf(plan);
@@ -71,17 +81,26 @@ export function PlanFloor({
     () => (lane ? null : movesAbout(footwork.moves, timeS)),
     [lane, footwork.moves, timeS],
   );
+  const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
+  const lengthM = footwork.stance.body.footLength.valueM;
+  const lettersNow = (['left', 'right'] as const).map((foot) => labelAt(poseAt(foot, timeS), lengthM));
   // A sequence is drawn around its feet; a lane with its whole floor.
+  const gapsM = Math.min(
+    ...[footwork.start.feet.left.ball, ...eventsOf(footwork.moves).map(({ to }) => to)].map(
+      (ball) => distanceM(ball, target.at) - target.radiusM,
+    ),
+  );
+  const part = partOf(footwork.moves.length, near?.[0]?.number ?? 1);
   const around = useMemo(
     () => [
-      ...Object.values(footwork.start.feet).map(({ ball }) => ball),
-      ...eventsOf(footwork.moves).map(({ to }) => to),
+      ...(part ? [] : Object.values(footwork.start.feet).map(({ ball }) => ball)),
+      ...eventsOf(part ? footwork.moves.slice(part[0], part[1]) : footwork.moves).map(({ to }) => to),
       ...eventsOf(partner?.moves ?? []).map(({ to }) => to),
       ...cones.map(({ at }) => at),
-      // What is never looked at says nothing of the feet.
-      ...(looksAtTarget({ facing, pattern }) ? [target.at] : []),
+      // What is never looked at says nothing of the feet; of what stands far off the feet would become small.
+      ...(looksAtTarget({ facing, pattern }) && (!isBench || gapsM < NEAR_TARGET_M) ? [target.at] : []),
     ],
-    [footwork, partner, cones, target.at, facing, pattern],
+    [footwork, part, partner, cones, target.at, facing, pattern, isBench, gapsM],
   );
   return (
     <FloorView
@@ -89,10 +108,12 @@ export function PlanFloor({
       focus={focus}
       around={lane && !onFeet ? undefined : around}
       label={`Floor from above: ${plan.name}`}
+      {...(height === undefined ? {} : { height })}
+      {...(isBench ? { marginM: BENCH_MARGIN_M } : {})}
     >
       <Line points={way} colour={PALETTE.planned} widthM={0.012} dash="0.02 0.05" />
       <MoveMarks moves={near ?? NONE} />
-      <Footprints footwork={footwork} timeS={timeS} near={near} />
+      <Footprints footwork={footwork} timeS={timeS} near={near} labels={lettersNow} />
       {cones.map((cone, i) =>
         i === 0 && !fixed.lane ? (
           <Movable
@@ -130,6 +151,7 @@ export function PlanFloor({
         </>
       )}
       <FeetNow footwork={footwork} timeS={timeS} who="now" />
+      {children}
     </FloorView>
   );
 }
@@ -149,36 +171,121 @@ function withTargetAt(plan: Plan, at: Point): Plan {
 
 const NONE: readonly PlannedMove[] = [];
 
+/** Ground shown around the feet on the bench. */
+const BENCH_MARGIN_M = 0.3;
+/** A target nearer to the feet than this is shown with them. */
+const NEAR_TARGET_M = 0.25;
+/** A longer drill is shown in parts of so many moves, each with some of the one before and after. */
+const PART_MOVES = 24;
+const PART_BESIDE = 4;
+const PARTS = new Map<number, readonly [number, number]>();
+
+/** The part of a long drill about a move, as places in its list; null for one that is shown whole. */
+function partOf(count: number, number: number): readonly [number, number] | null {
+  if (count <= PART_MOVES + 2 * PART_BESIDE) return null;
+  const nth = Math.floor(Math.max(0, number - 1) / PART_MOVES);
+  const known = PARTS.get(nth);
+  if (known) return known;
+  const part = [Math.max(0, nth * PART_MOVES - PART_BESIDE), (nth + 1) * PART_MOVES + PART_BESIDE] as const;
+  // The same part is the same thing: a drawing is framed anew only where the part is another.
+  PARTS.set(nth, part);
+  return part;
+}
+
 /** The move under way, the one before it and the one after it. */
 function movesAbout(moves: readonly PlannedMove[], timeS: number): PlannedMove[] {
   const now = moves.findLastIndex(({ events, beatS }) => (events[0]?.liftS ?? beatS) <= timeS);
   return moves.slice(Math.max(0, now - 1), Math.max(0, now) + 2);
 }
 
-/** While it plays, prints already made are full and those to come are faint. */
+/** More prints than these are drawn in full only about the moment; the others as one faint line each. */
+const MOST_IN_FULL = 60;
+/** The line of a faint print, from heel to ball, as shares of the foot's length, and as wide as a foot. */
+const FAINT_BACK = 0.6;
+
+/** While it plays, prints already made are full and those to come are faint. No number is written over another. */
 function Footprints({
   footwork,
   timeS,
   near,
+  labels,
 }: {
   readonly footwork: Footwork;
   readonly timeS: number;
   readonly near: readonly PlannedMove[] | null;
+  /** Where the letters of the feet now stand: nothing is written there. */
+  readonly labels: readonly Point[];
 }) {
+  const { frame, textM } = useDrawing();
+  const { body } = footwork.stance;
   const prints = useMemo(() => printsTogether(footwork), [footwork]);
   const isFaint = ({ moves, madeS }: PrintTogether): boolean =>
     near ? !near.some(({ number }) => moves.includes(number)) : timeS > 0 && madeS > timeS;
-  return prints.map((print) => (
-    <FootMark
-      key={print.numbers[0]}
-      name={print.name}
-      foot={print.foot}
-      body={footwork.stance.body}
-      standing="planned"
-      text={numbersText(print.numbers)}
-      faint={isFaint(print)}
-    />
-  ));
+  const isMany = prints.length > MOST_IN_FULL;
+  const shown = isMany && near ? prints.filter((print) => !isFaint(print)) : prints;
+  const lengthM = body.footLength.valueM;
+  const bare = useMemo(
+    () => overlapping(shown, labels, { apartM: 2.6 * textM, lengthM, isLast: near !== null }),
+    [shown, labels, textM, lengthM, near],
+  );
+  const faint = useMemo(
+    () =>
+      isMany && near
+        ? prints
+            .map(({ foot: { ball, headingDeg } }) =>
+              pathOf(frame, [ball, fromFacing(ball, headingDeg, 0, -FAINT_BACK * lengthM)]),
+            )
+            .join('')
+        : '',
+    [isMany, near, prints, frame, lengthM],
+  );
+  return (
+    <>
+      {faint !== '' && (
+        <path
+          d={faint}
+          fill="none"
+          stroke={PALETTE.planned}
+          strokeOpacity={0.16}
+          strokeWidth={body.footBreadth.valueM * 0.8}
+          strokeLinecap="round"
+        />
+      )}
+      {shown.map((print) => (
+        <FootMark
+          key={print.numbers[0]}
+          name={print.name}
+          foot={print.foot}
+          body={body}
+          standing="planned"
+          text={numbersText(print.numbers)}
+          faint={isFaint(print)}
+          bare={bare.has(print)}
+        />
+      ))}
+    </>
+  );
+}
+
+/** Prints whose number would lie on another, or on a letter of the feet now; of a sequence the latest is written. */
+function overlapping(
+  prints: readonly PrintTogether[],
+  taken: readonly Point[],
+  {
+    apartM,
+    lengthM,
+    isLast,
+  }: { readonly apartM: number; readonly lengthM: number; readonly isLast: boolean },
+): ReadonlySet<PrintTogether> {
+  const placed = [...taken];
+  const bare = new Set<PrintTogether>();
+  for (const print of isLast ? prints.toReversed() : prints) {
+    const at = labelAt(print.foot, lengthM);
+    const isTaken = placed.some(({ x, y }) => Math.abs(x - at.x) < apartM && Math.abs(y - at.y) < apartM / 2);
+    if (isTaken) bare.add(print);
+    else placed.push(at);
+  }
+  return bare;
 }
 
 interface FeetNowProps {
@@ -187,7 +294,7 @@ interface FeetNowProps {
   readonly who: 'now' | 'partner';
 }
 
-function FeetNow({ footwork, timeS, who }: FeetNowProps) {
+export function FeetNow({ footwork, timeS, who }: FeetNowProps) {
   const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
   const standAt = useMemo(() => standsOf(footwork), [footwork]);
   const { body } = footwork.stance;

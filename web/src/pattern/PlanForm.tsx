@@ -19,7 +19,6 @@ import {
 } from './FollowFields.tsx';
 import { KeptMoves } from './KeptMoves.tsx';
 import { LaneFields } from './LaneFields.tsx';
-import { LinesPanel } from './LinesPanel.tsx';
 import { MovesPanel } from './MovesPanel.tsx';
 
 const TWO = { display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' } as const;
@@ -34,59 +33,63 @@ interface PlanFormProps extends FollowProps {
   readonly isLaneOfFloor: boolean;
 }
 
-/** Everything of a plan that is typed; the moves have their own list. */
-export function PlanForm({ stance, isLaneOfFloor, ...props }: PlanFormProps) {
+/** The moves of a plan as they are typed: a lane, a list, or those that are kept for several drills. */
+export function MovesForm({ stance, isLaneOfFloor, drill }: PlanFormProps) {
+  const { follows = {} } = drill;
+  return (
+    <>
+      {follows.pattern !== undefined ? (
+        <KeptMoves id={follows.pattern} stance={stance} />
+      ) : beginsWithLane(drill.pattern) ? (
+        <LaneFields onFloor={isLaneOfFloor} />
+      ) : (
+        <MovesPanel stance={stance} />
+      )}
+      {drill.partner && <MovesPanel stance={stance} of="partner.pattern" title="Moves of the partner" />}
+    </>
+  );
+}
+
+/** Everything else of a plan that is typed: name, floor, target, tempo and band. */
+export function DrillForm(props: FollowProps) {
   const { drill } = props;
   const band = useWatch<Plan, 'band.kind'>({ name: 'band.kind' });
   const { follows = {} } = drill;
   const isLane = beginsWithLane(drill.pattern);
   const standsStill = follows.target?.on === 'fixture' || follows.target?.on === 'piece';
   return (
-    <>
-      {follows.pattern !== undefined ? (
-        <KeptMoves id={follows.pattern} stance={stance} />
-      ) : isLane ? (
-        <LaneFields onFloor={isLaneOfFloor} />
-      ) : (
-        <>
-          <LinesPanel />
-          <MovesPanel stance={stance} />
-        </>
-      )}
-      {drill.partner && <MovesPanel stance={stance} of="partner.pattern" title="Moves of the partner" />}
-      <Panel title="Drill">
-        <Box sx={TWO}>
-          <Box sx={WIDE}>
-            <TextLine<Plan> name="name" label="Name" />
-          </Box>
-          <Box sx={{ ...WIDE, display: 'grid', gap: 1 }}>
-            <PatternChoice {...props} />
-          </Box>
-          <StudentsChoice {...props} />
-          {!isLane && <FacingFields />}
-          <NumberField<Plan>
-            name="tempoPerMin"
-            label="Beats a minute"
-            range={PLAN_RANGES.tempoPerMin}
-            step={5}
-          />
-          <TargetChoice {...props} />
-          {!standsStill && <TargetFields {...props} />}
-          <TargetDoes {...props} />
-          <BandKind />
-          {band === 'fixed' ? (
-            <>
-              <LengthField<Plan> name="band.nearM" label="Gap at least" range={PLAN_RANGES.bandM} />
-              <LengthField<Plan> name="band.farM" label="Gap at most" range={PLAN_RANGES.bandM} />
-            </>
-          ) : (
-            <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
-          )}
-          <FloorChoice {...props} />
-          {follows.floor === undefined && isBare(drill.floor) && <MatSize floor={drill.floor} />}
+    <Panel title="Drill">
+      <Box sx={TWO}>
+        <Box sx={WIDE}>
+          <TextLine<Plan> name="name" label="Name" />
         </Box>
-      </Panel>
-    </>
+        <Box sx={{ ...WIDE, display: 'grid', gap: 1 }}>
+          <PatternChoice {...props} />
+        </Box>
+        <StudentsChoice {...props} />
+        {!isLane && <FacingFields />}
+        <NumberField<Plan>
+          name="tempoPerMin"
+          label="Beats a minute"
+          range={PLAN_RANGES.tempoPerMin}
+          step={5}
+        />
+        <TargetChoice {...props} />
+        {!standsStill && <TargetFields {...props} />}
+        <TargetDoes {...props} />
+        <BandKind />
+        {band === 'fixed' ? (
+          <>
+            <LengthField<Plan> name="band.nearM" label="Gap at least" range={PLAN_RANGES.bandM} />
+            <LengthField<Plan> name="band.farM" label="Gap at most" range={PLAN_RANGES.bandM} />
+          </>
+        ) : (
+          <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
+        )}
+        <FloorChoice {...props} />
+        {follows.floor === undefined && isBare(drill.floor) && <MatSize floor={drill.floor} />}
+      </Box>
+    </Panel>
   );
 }
 

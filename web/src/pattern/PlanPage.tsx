@@ -5,13 +5,13 @@ import { drillSchema, planFile, toOpenKeys, type StoredPlan, type Student } from
 import type { Judged } from '@angled-chalk/core/check';
 import type { Drill, Follows } from '@angled-chalk/core/drill';
 import { midpoint } from '@angled-chalk/core/geometry';
-import { laneOf, type Footwork, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { laneOf, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { performPlan, type Finding } from '@angled-chalk/core/rules';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { usePlans, useStored } from '../api/queries.ts';
-import { useClub, useUnits } from '../app/club.tsx';
+import { useClub } from '../app/club.tsx';
 import { useDrillNow, usePlanned, useWorld, type DrillNow } from '../app/drills.ts';
 import { saveText } from '../parts/download.ts';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
@@ -21,11 +21,13 @@ import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { useEditing, type Editing } from '../parts/useEditing.ts';
 import { useJudged, type Judging } from '../work/useJudged.ts';
+import { Bench } from '../bench/Bench.tsx';
 import { CleanLane } from './CleanLane.tsx';
+import { LinesPanel } from './LinesPanel.tsx';
 import { LostNotice } from './LostNotice.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
-import { PlanForm } from './PlanForm.tsx';
-import { beginsWords, moveNowWords, walkWords } from './pattern-words.ts';
+import { DrillForm, MovesForm } from './PlanForm.tsx';
+import { beginsWords, walkWords } from './pattern-words.ts';
 import { NEAR_RADIUS_M, NearSwitch } from '../drawing/NearSwitch.tsx';
 import { PlaybackBar } from './PlaybackBar.tsx';
 import { usePlayback } from './usePlayback.ts';
@@ -83,31 +85,22 @@ interface PlanDeskProps {
 }
 
 /** The plan as it was last judged; what is being typed is judged meanwhile, elsewhere. */
-function PlanDesk({ stored, student, drill, editing, now, judging, judged }: PlanDeskProps) {
-  const { units } = useClub();
-  const [chosen, setChosen] = useState<number | null>(null);
-  const [near, setNear] = useState(false);
+function PlanDesk(props: PlanDeskProps) {
+  const { stored, student, drill, editing, now, judging, judged } = props;
+  const { units, students } = useClub();
+  const planned = usePlanned();
   const { plan } = drill;
   const { follows } = now.drill;
   const replace = (next: Plan): void => editing.replace({ ...next, ...(follows ? { follows } : {}) });
   const { footwork } = judged;
   const findings = judged.findings ?? NO_FINDINGS;
-  const of = judging.of ?? drill;
   const places = useMemo(() => groupFindings(findings).length, [findings]);
-  const landings = useMemo(
-    () => footwork.moves.flatMap((move) => move.events.map(({ landS }) => landS)),
-    [footwork],
-  );
-  const playback = usePlayback(footwork.endS, landings);
-  const centreAt = useMemo(() => {
-    const { start, ballAt } = performPlan(of, footwork);
-    return (timeS: number) =>
-      timeS > 0 ? midpoint(ballAt('left', timeS), ballAt('right', timeS)) : midpoint(start.left, start.right);
-  }, [of, footwork]);
-  const choose = (index: number): void => {
-    setChosen(index);
-    setNear(true);
-    playback.setTimeS(findings[index]!.timeS);
+  const drillOf = useCallback((one: Student) => planned({ plan, follows }, one), [planned, plan, follows]);
+  const form = {
+    onDrill: editing.replace,
+    stance: footwork.stance,
+    drill: now.drill,
+    isLaneOfFloor: now.isLaneOfFloor,
   };
   return (
     <>
@@ -148,67 +141,109 @@ function PlanDesk({ stored, student, drill, editing, now, judging, judged }: Pla
       </PageTitle>
       <EditProblem editing={editing} />
       <LostNotice lost={now.lost} />
-      <Box sx={BESIDE}>
-        <Box sx={STAYS}>
-          <PlanFloor
-            drill={of}
-            plan={plan}
-            footwork={footwork}
-            findings={findings}
-            chosen={chosen}
-            timeS={playback.timeS}
-            focus={near ? { at: centreAt(playback.timeS), radiusM: NEAR_RADIUS_M } : null}
-            onChange={replace}
-            fixed={{ target: isOfFloor(follows), lane: now.isLaneOfFloor }}
-          />
-          {!laneOf(plan) && <MoveNow footwork={footwork} timeS={playback.timeS} />}
-          <PlaybackBar playback={playback} endS={footwork.endS} tempoPerMin={plan.tempoPerMin}>
-            <NearSwitch near={near} onNear={setNear} />
-          </PlaybackBar>
-        </Box>
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-          {findings.length > 0 && (
-            <Panel title={`Rules not met (${places})`}>
-              {laneOf(plan) && !now.isLaneOfFloor && follows?.pattern === undefined && (
-                <CleanLane drill={of} onUse={replace} />
-              )}
-              <FindingList
-                label="Rules not met by the plan"
-                findings={findings}
-                chosen={chosen}
-                onChoose={choose}
-              />
-            </Panel>
-          )}
-          {laneOf(plan)?.wayBack && laneOf(plan)?.coneHeight === 'tall' && (
-            <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
-              On the way back the student moves backward: use flat markers instead of tall cones.
-            </Alert>
-          )}
-          <PlanForm
-            onDrill={editing.replace}
-            stance={footwork.stance}
-            drill={now.drill}
-            isLaneOfFloor={now.isLaneOfFloor}
-          />
-        </Box>
-      </Box>
+      {laneOf(plan) ? (
+        <LaneDesk {...props} findings={findings} places={places} onPlan={replace}>
+          <MovesForm {...form} />
+          <DrillForm {...form} />
+        </LaneDesk>
+      ) : (
+        <Bench
+          drill={drill}
+          findings={findings}
+          onPlan={replace}
+          fixed={{ target: isOfFloor(follows), lane: now.isLaneOfFloor }}
+          own={follows?.pattern === undefined}
+          students={students}
+          drillOf={drillOf}
+          moves={<MovesForm {...form} />}
+          lines={<LinesPanel />}
+          about={<DrillForm {...form} />}
+        />
+      )}
     </>
+  );
+}
+
+/** A lane: its whole floor, its cones, and its numbers beside it. */
+function LaneDesk({
+  drill,
+  now,
+  judging,
+  judged: { footwork },
+  findings,
+  places,
+  onPlan,
+  children,
+}: PlanDeskProps & {
+  readonly findings: readonly Finding[];
+  readonly places: number;
+  readonly onPlan: (plan: Plan) => void;
+  readonly children: ReactNode;
+}) {
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [near, setNear] = useState(false);
+  const { plan } = drill;
+  const { follows } = now.drill;
+  const of = judging.of ?? drill;
+  const landings = useMemo(
+    () => footwork.moves.flatMap((move) => move.events.map(({ landS }) => landS)),
+    [footwork],
+  );
+  const playback = usePlayback(footwork.endS, landings);
+  const centreAt = useMemo(() => {
+    const { start, ballAt } = performPlan(of, footwork);
+    return (timeS: number) =>
+      timeS > 0 ? midpoint(ballAt('left', timeS), ballAt('right', timeS)) : midpoint(start.left, start.right);
+  }, [of, footwork]);
+  const choose = (index: number): void => {
+    setChosen(index);
+    setNear(true);
+    const found = findings[index];
+    if (found) playback.setTimeS(found.timeS);
+  };
+  return (
+    <Box sx={BESIDE}>
+      <Box sx={STAYS}>
+        <PlanFloor
+          drill={of}
+          plan={plan}
+          footwork={footwork}
+          findings={findings}
+          chosen={chosen}
+          timeS={playback.timeS}
+          focus={near ? { at: centreAt(playback.timeS), radiusM: NEAR_RADIUS_M } : null}
+          onChange={onPlan}
+          fixed={{ target: isOfFloor(follows), lane: now.isLaneOfFloor }}
+        />
+        <PlaybackBar playback={playback} endS={footwork.endS} tempoPerMin={plan.tempoPerMin}>
+          <NearSwitch near={near} onNear={setNear} />
+        </PlaybackBar>
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+        {findings.length > 0 && (
+          <Panel title={`Rules not met (${places})`}>
+            {!now.isLaneOfFloor && follows?.pattern === undefined && <CleanLane drill={of} onUse={onPlan} />}
+            <FindingList
+              label="Rules not met by the plan"
+              findings={findings}
+              chosen={chosen}
+              onChoose={choose}
+            />
+          </Panel>
+        )}
+        {laneOf(plan)?.wayBack && laneOf(plan)?.coneHeight === 'tall' && (
+          <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
+            On the way back the student moves backward: use flat markers instead of tall cones.
+          </Alert>
+        )}
+        {children}
+      </Box>
+    </Box>
   );
 }
 
 /** The floor stays in view while the moves beside it are changed. */
 const STAYS = { '@media (min-width: 981px)': { position: 'sticky', top: 12 } } as const;
-
-/** What is done at the moment that is shown, in words. */
-function MoveNow({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
-  const units = useUnits();
-  return (
-    <Box aria-live="polite" sx={{ fontWeight: 600, mt: 1, minHeight: '1.5em' }}>
-      {moveNowWords(footwork, timeS, units)}
-    </Box>
-  );
-}
 
 /** Its place is where the floor has it. */
 const isOfFloor = (follows: Follows | undefined): boolean =>

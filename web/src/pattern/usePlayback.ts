@@ -1,15 +1,24 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
+/** From when to when, seconds. */
+export type Span = readonly [number, number];
+
 export interface Playback {
   readonly timeS: number;
   readonly playing: boolean;
   readonly speed: number;
+  /** The part that comes again and again; null: all of it once. */
+  readonly loop: Span | null;
   readonly setTimeS: (timeS: number) => void;
   readonly setSpeed: (speed: number) => void;
+  readonly setLoop: (loop: Span | null) => void;
   readonly toggle: () => void;
+  /** To the landing after this moment, or before it. */
+  readonly step: (way: 1 | -1) => void;
 }
 
 const STILL = '(prefers-reduced-motion: reduce)';
+const SAME_S = 1e-6;
 
 /**
  * Time of a drawing that plays. With reduced motion asked for it steps from landing to landing
@@ -19,6 +28,7 @@ export function usePlayback(endS: number, landings: readonly number[]): Playback
   const [timeS, setTimeS] = useState(0);
   const [playing, setPlaying] = useState(false);
   const [speed, setSpeed] = useState(1);
+  const [loop, setLoop] = useState<Span | null>(null);
   const startAtS = useRef(0);
   useEffect(() => {
     if (!playing) return undefined;
@@ -26,9 +36,11 @@ export function usePlayback(endS: number, landings: readonly number[]): Playback
     let last = performance.now();
     let at = startAtS.current;
     const still = window.matchMedia(STILL).matches;
+    const [fromS, toS] = loop ?? [0, endS];
     const tick = (now: number): void => {
       at += ((now - last) / 1000) * speed;
       last = now;
+      if (at >= toS && loop) at = fromS;
       if (at >= endS) {
         setTimeS(endS);
         setPlaying(false);
@@ -40,21 +52,33 @@ export function usePlayback(endS: number, landings: readonly number[]): Playback
     };
     frame = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(frame);
-  }, [playing, speed, endS, landings]);
+  }, [playing, speed, endS, landings, loop]);
   const toggle = (): void => {
-    startAtS.current = timeS >= endS ? 0 : timeS;
+    const [fromS, toS] = loop ?? [0, endS];
+    startAtS.current = timeS >= toS - SAME_S || timeS < fromS ? fromS : timeS;
     setPlaying(!playing);
   };
   const set = useCallback((next: number) => {
     setPlaying(false);
     setTimeS(next);
   }, []);
+  const step = (way: 1 | -1): void => {
+    const sorted = landings.toSorted((a, b) => a - b);
+    const next =
+      way > 0
+        ? (sorted.find((landS) => landS > timeS + SAME_S) ?? endS)
+        : (sorted.findLast((landS) => landS < timeS - SAME_S) ?? 0);
+    set(next);
+  };
   return {
     timeS: Math.min(timeS, endS),
     playing,
     speed,
+    loop,
     setTimeS: set,
     setSpeed,
+    setLoop,
     toggle,
+    step,
   };
 }

@@ -1,6 +1,7 @@
 import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
 import type { StudentFit } from '@angled-chalk/core/body';
 import { checkTrack, judgePlan, packCheck, type CheckResult, type Judged } from '@angled-chalk/core/check';
+import { mendsFor, type Mend } from '@angled-chalk/core/compose';
 import type { Reading } from '@angled-chalk/core/matching';
 import { fillWithLayout, type FilledFloor } from '@angled-chalk/core/filling';
 import type { Floor } from '@angled-chalk/core/floor';
@@ -9,11 +10,12 @@ import type { Result } from '@angled-chalk/core/measure';
 import { expand, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { nearestPassing, type Placement, type RigidMove } from '@angled-chalk/core/placing';
 import { fitAll, fitCsv, rulerFor } from '@angled-chalk/core/range';
-import { nearestCleanLane } from '@angled-chalk/core/rules';
+import { nearestCleanLane, type Finding } from '@angled-chalk/core/rules';
 import { simulate, TRACKER_DEFAULTS, spreadFaults, type SimulatedFault } from '@angled-chalk/core/sim';
 import { packTrack, readTrackCsv, unpackTrack } from '@angled-chalk/core/track';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
+import { whomOf, type WhomAnswer } from './whom.ts';
 import { readFloorFrom, readPlanFrom } from './read-files.ts';
 
 /** What is known of a recording once it is read, with its compact form. */
@@ -56,6 +58,11 @@ const work = {
       value: { packed: packTrack(read.value), samples: timeS.length, durationS: timeS.at(-1)! - timeS[0]! },
     };
   },
+
+  mends: (drill: PlannedDrill, findings: readonly Finding[], finding: Finding): Mend[] =>
+    mendsFor(drill, findings, finding),
+
+  whom: (drills: readonly PlannedDrill[]): WhomAnswer => whomOf(drills),
 
   readFloor: (file: File): Promise<Result<LaidFloor>> => readFloorFrom(file),
   readPlan: (file: File): Promise<Result<Plan>> => readPlanFrom(file),

@@ -1,0 +1,36 @@
+import { moveWords } from '../moves/index.ts';
+import type { Footwork, PlannedMove } from '../pattern/index.ts';
+
+/** What is called at a move: its first words, without numbers. */
+export const callOf = ({ cue }: PlannedMove): string =>
+  cue ? (moveWords(cue.move, 'metric').split(/[,;0-9(]/)[0] ?? '').trim().toLowerCase() : 'step';
+
+/** A sound of a pattern that plays: a beat, the first of a move louder, or a call a little before it. */
+export interface Sound {
+  readonly timeS: number;
+  readonly kind: 'beat' | 'accent' | 'call';
+  readonly words: string;
+}
+
+const REST_S = 1;
+/** A call comes so long before its move begins, so that it is heard by then (own choice). */
+const CALL_AHEAD_S = 0.35;
+
+/** Everything that sounds while a pattern plays, in the order of time. */
+export function soundsOf({ moves, endS }: Footwork, tempoPerMin: number): Sound[] {
+  const intervalS = 60 / tempoPerMin;
+  const beats = Array.from(
+    { length: Math.max(0, Math.floor((endS - REST_S) / intervalS + 1e-6)) },
+    (_, i): Sound => {
+      const timeS = REST_S + i * intervalS;
+      const accent = moves.some(({ cue, beatS }) => cue?.accent && Math.abs(beatS - timeS) < intervalS / 4);
+      return { timeS, kind: accent ? 'accent' : 'beat', words: '' };
+    },
+  );
+  const calls = moves.map((move): Sound => ({
+    timeS: Math.max(0, (move.events[0]?.liftS ?? move.beatS) - CALL_AHEAD_S),
+    kind: 'call',
+    words: callOf(move),
+  }));
+  return [...beats, ...calls].toSorted((a, b) => a.timeS - b.timeS);
+}
