@@ -58,8 +58,11 @@ export function moves(drills: number, seed: number): void {
   }
 }
 
+/** Seeds that follow each other begin alike; scenes come by the seed too, and should meet every school. */
+const mixed = (seed: number): number => Math.imul(seed, 0x9e3779b1) >>> 0;
+
 function oneDrill(tally: Tally, capture: Capture, seed: number): void {
-  const chance = chanceFrom(seed);
+  const chance = chanceFrom(mixed(seed));
   const school = SCHOOLS[chance.below(SCHOOLS.length)];
   if (!school) return;
   const student: StudentFit = {

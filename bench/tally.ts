@@ -44,7 +44,9 @@ export function countBounces({ events }: Tally, { segments, beatS }: Walker, tra
   for (const number of new Set(left.map(({ move }) => move))) {
     const own = left.filter(({ move }) => move === number);
     const [fromS, toS] = [own[0]?.fromS ?? NaN, own.at(-1)?.toS ?? NaN];
-    const counted = bouncesBetween(detection, fromS - 0.1, toS + 0.1, beatS / 2) ?? 0;
+    const counted = bouncesBetween(detection, fromS - 0.1, toS + 0.1, beatS / 2);
+    // What is not clear of the noise of its heights is not shown by them.
+    if (counted === null) continue;
     const row = events.get('bounce') ?? { there: 0, found: 0 };
     row.there += own.length;
     row.found += Math.min(own.length, counted);

@@ -19,3 +19,4 @@ export { type Mend, mendsFor } from './mends.ts';
 export { type FootState, type Score, scoreOf, type ScoreStretch } from './score.ts';
 export { WALK_KEYS, type WalkKey, walkMoveOf } from './walk-in.ts';
 export { callOf, type Sound, soundsOf } from './calls.ts';
+export { lookFor, type LookFor } from './look-for.ts';
