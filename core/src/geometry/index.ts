@@ -1,4 +1,13 @@
 export {
+  cssMatrix,
+  type FourPoints,
+  isConvexQuad,
+  mapped,
+  planeMap,
+  type PlaneMap,
+  warpOff,
+} from './plane-map.ts';
+export {
   contains,
   convexHull,
   crossingSides,

@@ -62,7 +62,7 @@ export async function patternCard(drill: PlannedDrill, units: UnitSystem, paper:
   wrapped(sheet.regular, under, 9, wide).forEach((line, i) =>
     write(page, sheet.regular, line, [MARGIN_M, top - 0.012 - i * LINE_M], 9),
   );
-  const floorBottom = drawFeet(page, sheet, drill, { top: top - 0.022, left: MARGIN_M, wide });
+  const floorBottom = drawFeet(page, sheet, drill, { top: top - 0.022, left: MARGIN_M, wide, units });
   const look = lookFor(footwork);
   const foot = MARGIN_M + (look.length + CAUTIONS.length + 2) * LINE_M * 1.5;
   const room = floorBottom - 0.008 - foot;
@@ -99,10 +99,16 @@ interface Space {
   readonly top: number;
   readonly left: number;
   readonly wide: number;
+  readonly units: UnitSystem;
 }
 
 /** The start stance and every landing, to one scale that is written beside it. Returns where it ends. */
-function drawFeet(page: PdfPage, sheet: Sheet, drill: PlannedDrill, { top, left, wide }: Space): number {
+function drawFeet(
+  page: PdfPage,
+  sheet: Sheet,
+  drill: PlannedDrill,
+  { top, left, wide, units }: Space,
+): number {
   const { start, moves, stance } = expand(drill);
   const { body } = stance;
   const events = eventsOf(moves);
@@ -141,6 +147,6 @@ function drawFeet(page: PdfPage, sheet: Sheet, drill: PlannedDrill, { top, left,
   const bottom = top - along * scale;
   const halfM = 0.5 * scale;
   rule(page, [left, bottom - 0.004], [left + halfM, bottom - 0.004], 1);
-  write(page, sheet.regular, formatLength(0.5, 'metric'), [left + halfM + 0.002, bottom - 0.005], 7);
+  write(page, sheet.regular, formatLength(0.5, units), [left + halfM + 0.002, bottom - 0.005], 7);
   return bottom - 0.006;
 }

@@ -8,6 +8,9 @@ import { rulerFor } from '../range/index.ts';
 import { formatTape } from '../measure/index.ts';
 import { floorJob } from '../pattern/index.ts';
 import { setOutSheet } from './setout-sheet.ts';
+import { LIBRARY, libraryDrill } from '../library/index.ts';
+import { the } from '../measure/index.ts';
+import { patternCard } from './pattern-card.ts';
 import { stanceCard } from './stance-card.ts';
 
 const stance = fitStance(DEMO_STUDENTS[0]!);
@@ -199,3 +202,30 @@ test('a long set-out goes on over several pages', async () => {
   const job = floorJob({ ...hall, pieces }, rulerFor(DEMO_STUDENTS[0]!));
   expect((await readPdf(await setOutSheet(job, 'imperial', 'A4'))).length).toBeGreaterThan(1);
 });
+
+test.each(['A4', 'Letter'] as const)(
+  'a pattern card on %s is one page: name, numbered steps with counts, what to look for, cautions',
+  async (paper: Paper) => {
+    for (const entry of LIBRARY) {
+      const drill = libraryDrill(entry, the(DEMO_STUDENTS[0]));
+      const pages = await readPdf(await patternCard(drill, 'metric', paper));
+      const [page] = pages;
+      expect(pages).toHaveLength(1);
+      expect([page?.widthM, page?.heightM]).toEqual([
+        expect.closeTo(PAPERS[paper].widthM, 4),
+        expect.closeTo(PAPERS[paper].heightM, 4),
+      ]);
+      const text = the(page).text;
+      for (const words of ['1. beat 1', 'Look for', 'Warm up first', printable(drill.plan.name)])
+        expect(text).toContain(words);
+      // Nothing is drawn beyond the paper.
+      for (const [x1, y1, x2, y2] of the(page).lines) {
+        expect(Math.min(x1, x2)).toBeGreaterThan(0);
+        expect(Math.max(x1, x2)).toBeLessThan(PAPERS[paper].widthM);
+        expect(Math.min(y1, y2)).toBeGreaterThan(0);
+        expect(Math.max(y1, y2)).toBeLessThan(PAPERS[paper].heightM);
+      }
+    }
+  },
+  60_000,
+);

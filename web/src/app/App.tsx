@@ -23,6 +23,12 @@ const client = new QueryClient({
 
 const router = createBrowserRouter([
   {
+    path: '/light/:id',
+    errorElement: <BrokenPage />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('../light/LightPage.tsx')).LightPage }),
+  },
+  {
     path: '/',
     element: <Shell />,
     errorElement: <BrokenPage />,

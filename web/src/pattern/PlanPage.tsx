@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { drillSchema, planFile, toOpenKeys, type StoredPlan, type Student } from '@angled-chalk/contract';
+import { drillSchema, type StoredPlan, type Student } from '@angled-chalk/contract';
 import type { Judged } from '@angled-chalk/core/check';
 import type { Drill, Follows } from '@angled-chalk/core/drill';
 import { midpoint } from '@angled-chalk/core/geometry';
@@ -13,7 +13,6 @@ import { Link, useParams } from 'react-router';
 import { usePlans, useStored } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useDrillNow, usePlanned, useWorld, type DrillNow } from '../app/drills.ts';
-import { saveText } from '../parts/download.ts';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { FindingList } from '../parts/FindingList.tsx';
@@ -22,6 +21,8 @@ import { groupFindings } from '../parts/finding-groups.ts';
 import { useEditing, type Editing } from '../parts/useEditing.ts';
 import { useJudged, type Judging } from '../work/useJudged.ts';
 import { Bench } from '../bench/Bench.tsx';
+import { GiveOut } from '../bench/GiveOut.tsx';
+import { usePrinting } from '../parts/usePrinting.tsx';
 import { CleanLane } from './CleanLane.tsx';
 import { LinesPanel } from './LinesPanel.tsx';
 import { LostNotice } from './LostNotice.tsx';
@@ -89,6 +90,7 @@ function PlanDesk(props: PlanDeskProps) {
   const { stored, student, drill, editing, now, judging, judged } = props;
   const { units, students } = useClub();
   const planned = usePlanned();
+  const printing = usePrinting();
   const { plan } = drill;
   const { follows } = now.drill;
   const replace = (next: Plan): void => editing.replace({ ...next, ...(follows ? { follows } : {}) });
@@ -120,13 +122,7 @@ function PlanDesk(props: PlanDeskProps) {
               judging …
             </Box>
             <EditBar editing={editing} />
-            <Button
-              onClick={() =>
-                saveText(`${plan.name}.plan.json`, `${JSON.stringify(toOpenKeys(planFile(plan)), null, 2)}\n`)
-              }
-            >
-              Save the plan file
-            </Button>
+            <GiveOut id={stored.id} drill={drill} printing={printing} />
             <Button variant="contained" component={Link} to={`/set-out/${stored.id}`}>
               Set it out
             </Button>
@@ -140,6 +136,7 @@ function PlanDesk(props: PlanDeskProps) {
             : `${plan.name}: ${places} ${places === 1 ? 'place' : 'places'} to mend for ${student.name}`}
       </PageTitle>
       <EditProblem editing={editing} />
+      {printing.answer}
       <LostNotice lost={now.lost} />
       {laneOf(plan) ? (
         <LaneDesk {...props} findings={findings} places={places} onPlan={replace}>
