@@ -2,10 +2,20 @@ import { the } from '../measure/index.ts';
 import { DEMO_STUDENTS } from '../sim/index.ts';
 import { metres, planOf } from '../../test/drills.ts';
 import { judgePlan } from '../check/index.ts';
-import type { Move } from '../moves/index.ts';
+import { MOVE_NAMES, MOVES, type Move } from '../moves/index.ts';
 import { expand, type Item, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import { LIBRARY, libraryDrill } from '../library/index.ts';
-import { forWhom, inspectMove, mendsFor, scoreOf, suitsMost, WALK_KEYS, walkMoveOf } from './index.ts';
+import {
+  callOf,
+  forWhom,
+  inspectMove,
+  mendsFor,
+  scoreOf,
+  soundsOf,
+  suitsMost,
+  WALK_KEYS,
+  walkMoveOf,
+} from './index.ts';
 
 const step = (bearingDeg: number, lengthM: number): Move => ({
   do: 'step',
@@ -158,4 +168,29 @@ test('every key that walks has one move, and no two keys are one', () => {
   expect(new Set(WALK_KEYS.map(({ key }) => key.toLowerCase())).size).toBe(WALK_KEYS.length);
   for (const { key, move } of WALK_KEYS) expect(walkMoveOf(key.toUpperCase())).toEqual(move);
   expect(walkMoveOf('ü')).toBeNull();
+});
+
+test('calls are a few words without numbers, for every kind of move', () => {
+  const called = (move: Move): string => callOf(the(expand(drillOf(plan([{ move }]))).moves[0]));
+  expect(called({ do: 'pivot', on: 'lead', byDeg: -45 })).toBe('pivot left');
+  expect(called({ do: 'pivot', on: 'rear', byDeg: 90 })).toBe('quarter turn right');
+  expect(called(step(90, 0.13))).toBe('step right');
+  for (const name of MOVE_NAMES) {
+    const words = called(MOVES[name].usual);
+    expect([name, words]).toEqual([name, expect.stringMatching(/^[a-z][a-z -]{2,40}$/)]);
+  }
+});
+
+// By hand at 60 a minute: first feet land 0.30 of a beat into each second; the call comes 0.35 s before its move.
+test('beats sound on their beat, calls a little before their move', () => {
+  const drill = drillOf(plan([{ move: step(0, 0.13) }, { move: step(180, 0.13), accent: true }]));
+  const sounds = soundsOf(expand(drill), 60);
+  expect(sounds.filter(({ kind }) => kind !== 'call').map(({ timeS, kind }) => [kind, timeS])).toEqual([
+    ['beat', expect.closeTo(1.3, 6)],
+    ['accent', expect.closeTo(2.3, 6)],
+  ]);
+  expect(sounds.filter(({ kind }) => kind === 'call').map(({ timeS, words }) => [words, timeS])).toEqual([
+    ['step forward', expect.closeTo(0.65, 6)],
+    ['step back', expect.closeTo(1.65, 6)],
+  ]);
 });

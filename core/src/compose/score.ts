@@ -4,6 +4,7 @@ import { turnOfDeg } from '../moves/index.ts';
 import type { Footwork, PlannedDrill, PlannedMove } from '../pattern/index.ts';
 import { strikeTiming } from '../range/index.ts';
 import { performPlan } from '../rules/index.ts';
+import { beatOffsetS } from './calls.ts';
 
 /** What a foot does for a stretch: it stands, goes, turns on its ball, is in the air, or works at the heel. */
 export type FootState = 'planted' | 'moving' | 'turning' | 'air' | 'bouncing';
@@ -41,6 +42,8 @@ export interface ScoreGap {
 /** A pattern over its beats: one lane a foot, the strikes, where it faces against the target, and the gap. */
 export interface Score {
   readonly beats: number;
+  /** So much of a beat after each whole number the beat falls: on the first landing of a step. */
+  readonly falls: number;
   readonly lanes: Readonly<Record<FootName, readonly ScoreStretch[]>>;
   readonly moves: readonly ScoreMove[];
   readonly strikes: readonly ScoreStrike[];
@@ -97,6 +100,7 @@ export function scoreOf(drill: PlannedDrill, footwork: Footwork): Score {
   const stride = Math.max(1, Math.floor(timeS.length / Math.min(MOST_GAPS, GAPS_A_BEAT * beats)));
   return {
     beats,
+    falls: beatOffsetS(footwork, intervalS) / intervalS,
     lanes: { left: lane('left'), right: lane('right') },
     moves: footwork.moves.map(({ number, cue }, i) => ({
       number,

@@ -175,7 +175,14 @@ const Lanes = memo(function Lanes({
   return (
     <g pointerEvents="none">
       {Array.from({ length: Math.ceil(score.beats) + 1 }, (_, i) => (
-        <line key={i} x1={i * beatPx} x2={i * beatPx} y1={16} y2={height} stroke={PALETTE.rule} />
+        <line
+          key={i}
+          x1={(i + score.falls) * beatPx}
+          x2={(i + score.falls) * beatPx}
+          y1={16}
+          y2={height}
+          stroke={PALETTE.rule}
+        />
       ))}
       {moves.map(({ number, fromBeat, accent }) =>
         (number - 1) % numberEvery === 0 ? (

@@ -27,7 +27,7 @@ function tone(kind: Sound['kind']): void {
 
 /** Says words with the device's own voice, where it has one; a tone of its own where it has none. */
 function say(words: string, speed: number): void {
-  const speech = window.speechSynthesis as SpeechSynthesis | undefined;
+  const speech = 'speechSynthesis' in window ? window.speechSynthesis : null;
   const voice = speech?.getVoices().find(({ lang, localService }) => lang.startsWith('en') && localService);
   if (!speech || !voice) {
     tone('call');

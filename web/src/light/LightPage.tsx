@@ -2,7 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import {
   cssMatrix,
-  fromFacing,
+  boundsOf,
+  midpoint,
   planeMap,
   warpOff,
   type FourPoints,
@@ -17,6 +18,7 @@ import { Link, useParams } from 'react-router';
 import { usePlans } from '../api/queries.ts';
 import { useClub, useUnits } from '../app/club.tsx';
 import { useDrills, usePlanned } from '../app/drills.ts';
+import { labelAt } from '../drawing/marks.tsx';
 import { LengthBox } from '../parts/boxes.tsx';
 import { useDeviceState } from '../parts/useDeviceState.ts';
 import { Busy } from '../parts/Page.tsx';
@@ -102,7 +104,14 @@ function Light({
           data-testid="thrown"
           width={w}
           height={h}
-          style={{ position: 'absolute', left: 0, top: 0, transformOrigin: '0 0', transform: cssMatrix(map) }}
+          style={{
+            position: 'absolute',
+            left: 0,
+            top: 0,
+            overflow: 'visible',
+            transformOrigin: '0 0',
+            transform: cssMatrix(map),
+          }}
           role="img"
           aria-label="Feet in true scale"
         >
@@ -128,6 +137,7 @@ function Light({
           '&:focus-within, &:hover': { opacity: 1 },
           bgcolor: DARK,
           p: 1,
+          '& .MuiFormControl-root': { width: 190 },
           '& .MuiButton-root': { color: LIGHT, borderColor: LIGHT, minHeight: 48 },
           '& .MuiInputBase-root, & .MuiInputLabel-root, & .MuiInputAdornment-root p': { color: LIGHT },
           '& .MuiOutlinedInput-notchedOutline': { borderColor: DIM },
@@ -233,7 +243,7 @@ function Corner({
   );
 }
 
-/** Every landing and the feet now: the start of the pattern in the middle, its first facing away from the coach. */
+/** Every landing and the feet now, the way the pattern first looks going up the picture. */
 function Thrown({
   footwork,
   drill,
@@ -247,10 +257,16 @@ function Thrown({
 }) {
   const { body } = footwork.stance;
   const start = startOf(drill.plan);
+  // The middle of everything lies in the middle of the marks.
+  const { least, most } = boundsOf([
+    footwork.start.feet.left.ball,
+    footwork.start.feet.right.ball,
+    ...eventsOf(footwork.moves).map(({ to }) => to),
+  ]);
+  const origin = midpoint(least, most);
   const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
   const px = (p: Point): string => {
-    // Seen from the start, along its heading: right is right, ahead is up.
-    const origin = fromFacing(start.at, start.headingDeg, 0, 0);
+    // Seen along the heading of the start: right is right, ahead is up.
     const [dx, dy] = [p.x - origin.x, p.y - origin.y];
     const rad = (start.headingDeg * Math.PI) / 180;
     const right = dx * Math.cos(rad) - dy * Math.sin(rad);
@@ -274,11 +290,21 @@ function Thrown({
       {(['left', 'right'] as const).map((foot) => {
         const pose = poseAt(foot, timeS);
         const [x = 0, y = 0] = px(pose.ball).split(' ').map(Number);
+        const [lx = 0, ly = 0] = px(labelAt(pose, body.footLength.valueM)).split(' ').map(Number);
+        const at = { x: lx, y: ly };
         return (
           <g key={foot}>
             <path d={outline(foot, pose)} fill={LIGHT} />
             <circle data-testid={`ball-${foot}`} cx={x} cy={y} r={3} fill={DARK} />
-            <text x={x} y={y + 40} fontSize={34} fontWeight={800} textAnchor="middle" fill={DARK}>
+            <text
+              x={at.x}
+              y={at.y}
+              fontSize={22}
+              dominantBaseline="central"
+              fontWeight={800}
+              textAnchor="middle"
+              fill={DARK}
+            >
               {foot === 'left' ? 'L' : 'R'}
             </text>
           </g>
