@@ -87,8 +87,8 @@ export function edge(stage: Stage): Scene {
   const { separationM, facing } = stage;
   const goes = LENGTH * separationM;
   const doings = through(homeAnd([0, goes], 5), (wrong) => [0, wrong === 'off-floor' ? 0.24 : 0]);
-  // No ball of this stance is further to the right of its middle than half the separation.
-  const rightM = goes + separationM / 2 + 0.03;
+  // The outer ball of this stance is so far to the right of its middle.
+  const rightM = goes + (separationM / 2) * sin(stage.angleDeg) + 0.03;
   const corner = placeAhead(facing);
   const outline = [corner(-4, -4), corner(4, -4), corner(4, rightM), corner(-4, rightM)];
   const places = doings.map((_, i) => i).filter((i) => i > 1 && i % 2 === 0);

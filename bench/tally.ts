@@ -81,7 +81,16 @@ export function countEvents(
     );
     if (isThere) row.found++;
     else if (process.env['VERBOSE'])
-      console.log('not found', kind, foot, how, fromS.toFixed(2), toS.toFixed(2), wayM.toFixed(3));
+      console.log(
+        'not found',
+        kind,
+        foot,
+        how,
+        fromS.toFixed(2),
+        toS.toFixed(2),
+        `${wayM.toFixed(3)} m`,
+        `${(to.h - from.h).toFixed(0)} deg`,
+      );
     events.set(kind, row);
   }
 }

@@ -3,11 +3,15 @@ import { headingBetween } from './headings.ts';
 import type { Detection, ObservedEvent, ObservedFoot } from './observed.ts';
 import { stretchesOf, type Stretch } from './stretches.ts';
 
-/** A planted foot turns where its heading changes faster than this, or than so many sigmas (own choice). */
-const TURNING_DEG_S = 30;
+/**
+ * A planted foot turns where its heading changes faster than this, or than so many sigmas (own choice): headings are
+ * means over so long, on either side of a moment; a slow turn shows only in longer ones.
+ */
+const WINDOWS = [
+  { halfS: 0.1, turningDegS: 30 },
+  { halfS: 0.2, turningDegS: 18 },
+] as const;
 const SIGMAS = 4;
-/** Headings are means over so long, on either side of a moment. */
-const HALF_S = 0.1;
 /** Less than this, or than so many sigmas, is no turn. */
 export const LEAST_TURN_DEG = 8;
 /** A turn that is seen for less than this is wider than it looks. */
@@ -17,30 +21,91 @@ const PAUSE_S = 0.12;
 /** When a turn begins and ends is known no better, 1 sigma. */
 const TIME_U_S = 0.04;
 
-/** Times at which a foot turns while it stands. */
-function turningIn(foot: ObservedFoot, { fromS, toS }: Stretch): { fromS: number; toS: number }[] {
-  const { signal, headingNoiseDeg } = foot;
-  const inWindow = Math.max(1, HALF_S / signal.stepS);
-  const noiseDegS = (headingNoiseDeg * Math.sqrt(2 / inWindow)) / HALF_S;
-  const fastDegS = Math.max(TURNING_DEG_S, SIGMAS * noiseDegS);
-  const stepS = Math.max(HALF_S / 4, signal.stepS);
-  const found: { fromS: number; toS: number }[] = [];
+/** From when to when a foot turns, and which way: 1 clockwise. */
+interface Turning {
+  readonly fromS: number;
+  toS: number;
+  readonly way: number;
+}
+
+/** Times at which a foot turns while it stands: what the shorter windows show, and beside it what the longer do. */
+function turningIn(foot: ObservedFoot, stretch: Stretch): Turning[] {
+  const found: Turning[] = [];
+  for (const window of WINDOWS)
+    found.push(
+      ...turningThrough(foot, stretch, window).filter(({ fromS, toS }) =>
+        found.every((one) => toS + JOINED_S < one.fromS || fromS - JOINED_S > one.toS),
+      ),
+    );
+  const joined: Turning[] = [];
+  for (const one of found.toSorted((a, b) => a.fromS - b.fromS)) {
+    const last = joined.at(-1);
+    if (last && one.way === last.way && one.fromS - last.toS < JOINED_S)
+      last.toS = Math.max(last.toS, one.toS);
+    else joined.push({ ...one });
+  }
+  return joined;
+}
+
+/** A slow turn that noise parts in two is one: nobody sets a foot still for so short a time (own choice). */
+const JOINED_S = 0.25;
+/** From a tenth to nine tenths of a turn is this share of its time, between even and smooth turning (own choice). */
+const TENTHS = 0.6;
+const PACE_S = 0.02;
+
+/** When a turn between two headings began and ended, from when it had gone a tenth and nine tenths of its way. */
+function spanOfTurn(
+  { signal }: ObservedFoot,
+  [fromDeg, toDeg]: readonly [number, number],
+  seen: { readonly fromS: number; readonly toS: number },
+  [earliestS, latestS]: readonly [number, number],
+): { fromS: number; toS: number } {
+  const byDeg = wrapDeg(toDeg - fromDeg);
+  const shareAt = (timeS: number): number => {
+    const mean = headingBetween(signal, timeS - MEAN_S / 2, timeS + MEAN_S / 2, 'late');
+    return mean ? wrapDeg(mean.deg - fromDeg) / byDeg : NaN;
+  };
+  const middleS = (seen.fromS + seen.toS) / 2;
+  let [beginS, endS] = [middleS, middleS];
+  while (beginS > earliestS && shareAt(beginS) > 0.1) beginS -= PACE_S;
+  while (endS < latestS && shareAt(endS) < 0.9) endS += PACE_S;
+  const halfS = (endS - beginS) / TENTHS / 2;
+  const centreS = (beginS + endS) / 2;
+  return {
+    fromS: Math.max(earliestS, Math.min(seen.fromS, centreS - halfS)),
+    toS: Math.min(latestS, Math.max(seen.toS, centreS + halfS)),
+  };
+}
+/** Headings about a moment are means over so long. */
+const MEAN_S = 0.1;
+
+function turningThrough(
+  { signal, headingNoiseDeg }: ObservedFoot,
+  { fromS, toS }: Stretch,
+  { halfS, turningDegS }: (typeof WINDOWS)[number],
+): Turning[] {
+  const inWindow = Math.max(1, halfS / signal.stepS);
+  const noiseDegS = (headingNoiseDeg * Math.sqrt(2 / inWindow)) / halfS;
+  const fastDegS = Math.max(turningDegS, SIGMAS * noiseDegS);
+  const stepS = Math.max(halfS / 4, signal.stepS);
+  const found: Turning[] = [];
   for (let t = fromS; t < toS; t += stepS) {
-    const earlier = headingBetween(signal, Math.max(fromS, t - HALF_S), t, 'late');
-    const later = headingBetween(signal, t, Math.min(toS, t + HALF_S), 'early');
+    const earlier = headingBetween(signal, Math.max(fromS, t - halfS), t, 'late');
+    const later = headingBetween(signal, t, Math.min(toS, t + halfS), 'early');
     if (!earlier || !later) continue;
-    if (Math.abs(wrapDeg(later.deg - earlier.deg)) / HALF_S < fastDegS) continue;
+    const byDeg = wrapDeg(later.deg - earlier.deg);
+    if (Math.abs(byDeg) / halfS < fastDegS) continue;
     const last = found.at(-1);
-    if (last && t - last.toS < PAUSE_S) last.toS = t;
-    else found.push({ fromS: t, toS: t });
+    if (last && last.way === Math.sign(byDeg) && t - last.toS < PAUSE_S) last.toS = t;
+    else found.push({ fromS: t, toS: t, way: Math.sign(byDeg) });
   }
   // The means see a turn half a window before it begins, and half a window after its end.
   return found.map((one) => {
     // One that is only seen at its fastest lasts about as long as what it was seen through.
     if (one.toS - one.fromS < SHORTEST_S)
-      return { fromS: Math.max(fromS, one.fromS - HALF_S), toS: Math.min(toS, one.toS + HALF_S) };
-    const innerS = Math.min(HALF_S / 2, (one.toS - one.fromS) / 3);
-    return { fromS: one.fromS + innerS, toS: one.toS - innerS };
+      return { ...one, fromS: Math.max(fromS, one.fromS - halfS), toS: Math.min(toS, one.toS + halfS) };
+    const innerS = Math.min(halfS / 2, (one.toS - one.fromS) / 3);
+    return { ...one, fromS: one.fromS + innerS, toS: one.toS - innerS };
   });
 }
 
@@ -58,6 +123,10 @@ function turnsOf(foot: ObservedFoot, name: 'left' | 'right'): ObservedEvent[] {
       const uDeg = headingNoiseDeg / Math.sqrt(Math.max(1, Math.min(before?.samples ?? 1, after.samples)));
       if (Math.abs(wrapDeg(after.deg - fromDeg)) < Math.max(LEAST_TURN_DEG, SIGMAS * uDeg)) return [];
       const at = stretch.before?.to ?? start;
+      const span = spanOfTurn(foot, [fromDeg, after.deg], { fromS, toS }, [
+        turning[i - 1]?.toS ?? stretch.fromS,
+        turning[i + 1]?.fromS ?? stretch.toS,
+      ]);
       return [
         {
           number: 0,
@@ -65,8 +134,8 @@ function turnsOf(foot: ObservedFoot, name: 'left' | 'right'): ObservedEvent[] {
           how: 'pivot',
           from: at,
           to: at,
-          liftS: fromS,
-          landS: toS,
+          liftS: span.fromS,
+          landS: span.toS,
           headingBeforeDeg: fromDeg,
           headingAfterDeg: after.deg,
           liftUS: TIME_U_S,
