@@ -18,6 +18,8 @@ export const LEAST_TURN_DEG = 8;
 const SHORTEST_S = 0.06;
 /** Turning that stops for less than this is one turn. */
 const PAUSE_S = 0.12;
+/** At least so much of a stand is looked at for the heading after a turn. */
+const LEFT_S = 0.05;
 /** When a turn begins and ends is known no better, 1 sigma. */
 const TIME_U_S = 0.04;
 
@@ -117,7 +119,9 @@ function turnsOf(foot: ObservedFoot, name: 'left' | 'right'): ObservedEvent[] {
     const turning = turningIn(foot, stretch);
     return turning.flatMap(({ fromS, toS }, i): ObservedEvent[] => {
       const before = headingBetween(signal, turning[i - 1]?.toS ?? stretch.fromS, fromS, 'late');
-      const after = headingBetween(signal, toS, turning[i + 1]?.fromS ?? stretch.toS, 'early');
+      // Where the foot goes on at once, what is left of its stand is where it had turned to.
+      const untilS = turning[i + 1]?.fromS ?? stretch.toS;
+      const after = headingBetween(signal, Math.min(toS, untilS - LEFT_S), untilS, 'early');
       const fromDeg = before?.deg ?? stretch.before?.headingAfterDeg ?? null;
       if (fromDeg === null || !after) return [];
       const uDeg = headingNoiseDeg / Math.sqrt(Math.max(1, Math.min(before?.samples ?? 1, after.samples)));
