@@ -7,6 +7,7 @@ test('moves are written in lines: what is read is drawn and kept, what is not is
   program,
 }) => {
   await page.goto(`${program.url}/patterns/${SEQUENCE}`);
+  await page.getByRole('tab', { name: 'All moves' }).click();
   await page.getByRole('button', { name: 'Write the moves in lines' }).click();
   const lines = page.getByRole('textbox', { name: 'The moves in lines' });
   await expect(lines).toContainText('pivot 45 right on the lead foot, then cross');
@@ -23,6 +24,7 @@ test('moves are written in lines: what is read is drawn and kept, what is not is
   await expect(page.getByRole('heading', { name: 'Moves (10)' })).toBeVisible();
   await expect(page.getByText('Saved')).toBeVisible();
   await page.reload();
+  await page.getByRole('tab', { name: 'All moves' }).click();
   await expect(page.getByRole('heading', { name: 'Moves (10)' })).toBeVisible();
   // What is changed in the list is written anew.
   await page.getByRole('button', { name: 'Write the moves in lines' }).click();
