@@ -50,7 +50,7 @@ function turningIn(foot: ObservedFoot, stretch: Stretch): Turning[] {
 }
 
 /** A slow turn that noise parts in two is one: nobody sets a foot still for so short a time (own choice). */
-const JOINED_S = 0.25;
+const JOINED_S = 0.18;
 /** From a tenth to nine tenths of a turn is this share of its time, between even and smooth turning (own choice). */
 const TENTHS = 0.6;
 const PACE_S = 0.02;
