@@ -8,7 +8,7 @@ import {
   type FloorFileKind,
 } from '@angled-chalk/core/formats';
 import type { LaidFloor } from '@angled-chalk/core/layout';
-import { floorJob, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
+import { drillJob, floorJob, laneOf, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
 import { rulerFor } from '@angled-chalk/core/range';
 import { setOutCsv, USUAL_TAPE, type Tape } from '@angled-chalk/core/setout';
 import { setOutSheet } from '@angled-chalk/core/print';
@@ -53,7 +53,12 @@ async function readJob(values: Values): Promise<SetOutJob> {
     return floorJob({ ...plan, tape: { ...plan.tape, ...tape } }, ruler);
   }
   const planPath = need(values, 'plan');
-  return planJob(must(planPath, readPlanFile(await readText(planPath))), { ...USUAL_TAPE, ...tape });
+  const plan = must(planPath, readPlanFile(await readText(planPath)));
+  if (laneOf(plan) || values.student === undefined) return planJob(plan, { ...USUAL_TAPE, ...tape });
+  // The marks of a sequence are measured for somebody.
+  const student = must(values.student, readStudentFile(await readText(values.student)));
+  const what = oneOf(values, 'marks', ['way', 'landings']) ?? 'way';
+  return drillJob({ plan, student }, what, { ...USUAL_TAPE, ...tape });
 }
 
 /** How to set out the cones of a plan, or everything on a floor. */
@@ -62,6 +67,7 @@ export const setOutVerb: Verb = async (args) => {
     'plan',
     'floor',
     'student',
+    'marks',
     'tape',
     'reading-error',
     'format',

@@ -14,6 +14,7 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk library [--out FILE]
   angled-chalk notation FILE [--out FILE]
   angled-chalk setout (--plan FILE | --floor FILE --student FILE) [--tape M] [--reading-error CM]
+                      [--student FILE --marks way|landings]
                       [--format json|csv|pdf] [--units metric|imperial] [--paper A4|Letter] [--out FILE]
   angled-chalk convert --floor FILE --student FILE --to svg|dxf|csv [--out FILE]
   angled-chalk convert --file MARKS.csv|DRAWING.svg --to json [--out FILE]
@@ -42,6 +43,7 @@ const OPTIONS = {
   'reading-error': { type: 'string' },
   partner: { type: 'string' },
   actor: { type: 'string' },
+  marks: { type: 'string' },
   target: { type: 'string' },
   part: { type: 'string' },
   gloves: { type: 'string' },

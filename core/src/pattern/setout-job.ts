@@ -13,7 +13,8 @@ import {
 import { type Floor, materialsOf, type Mark, type Materials } from '../floor/index.ts';
 import { sidesOf, distanceM } from '../geometry/index.ts';
 import { boxCorners, laidOut, setOutPoints, type LaidFloor } from '../layout/index.ts';
-import type { Plan } from './plan.ts';
+import type { Plan, PlannedDrill } from './plan.ts';
+import { sequenceMarks, type SequenceMarking } from './sequence-marks.ts';
 import { laneOf } from './items.ts';
 import { conesOf } from './weave.ts';
 
@@ -72,3 +73,10 @@ export const planMarks = (plan: Plan): Mark[] =>
 /** The cones of a pattern on its own floor. */
 export const planJob = (plan: Plan, tape: Tape = USUAL_TAPE): SetOutJob =>
   jobOf(plan.name, plan.floor, planMarks(plan), [], tape);
+
+/** What a drill of a student takes on its own floor: the cones of its lane, or the marks of its sequence. */
+export function drillJob(drill: PlannedDrill, what: SequenceMarking, tape: Tape = USUAL_TAPE): SetOutJob {
+  const { name, floor } = drill.plan;
+  const cones = planMarks(drill.plan);
+  return jobOf(name, floor, cones.length > 0 ? cones : sequenceMarks(drill, what), [], tape);
+}

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { marksCsv } from '@angled-chalk/core/formats';
 import { formatLength, formatSmall, type UnitSystem } from '@angled-chalk/core/measure';
-import type { SetOutJob } from '@angled-chalk/core/pattern';
+import type { SequenceMarking, SetOutJob } from '@angled-chalk/core/pattern';
 import { setOutCsv } from '@angled-chalk/core/setout';
 import type { Paper } from '@angled-chalk/core/print';
 import { useState } from 'react';
@@ -17,6 +17,7 @@ import { HowTo } from './HowTo.tsx';
 import { outOfReachWords } from './out-of-reach.ts';
 import { SetOutFloor } from './SetOutFloor.tsx';
 import { SetOutTable } from './SetOutTable.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
 import { TapeCheck } from './TapeCheck.tsx';
 import { useJob, type FoundJob, type JobKind } from './useJob.ts';
 
@@ -29,6 +30,11 @@ function SetOutPage({ kind }: { readonly kind: JobKind }) {
   if (found.error || !found.job) return <ErrorBox error={found.error ?? new Error('Nothing to set out.')} />;
   return <SetOutSheet job={found.job} found={found} />;
 }
+
+const MARKINGS = [
+  ['way', 'the way, few marks'],
+  ['landings', 'every first landing'],
+] as const;
 
 /** The judgement in words: how good it will be, and what will be trouble. */
 function answerOf(job: SetOutJob, units: UnitSystem, forWhom: string): string {
@@ -79,6 +85,16 @@ function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: 
         sub={answerOf(job, units, found.forWhom)}
         actions={
           <>
+            {found.marking && (
+              <SelectBox<SequenceMarking>
+                label="What is marked"
+                value={found.marking.marking}
+                choices={MARKINGS}
+                onChoice={found.marking.setMarking}
+                fullWidth={false}
+                sx={{ width: 190 }}
+              />
+            )}
             <Button component={Link} to={found.back.to}>
               {found.back.label}
             </Button>

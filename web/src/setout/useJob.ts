@@ -1,10 +1,18 @@
-import { floorJob, planJob, type SetOutJob } from '@angled-chalk/core/pattern';
+import {
+  drillJob,
+  floorJob,
+  laneOf,
+  planJob,
+  type SequenceMarking,
+  type SetOutJob,
+} from '@angled-chalk/core/pattern';
 import { rulerFor } from '@angled-chalk/core/range';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { useFloors } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
-import { useDrills } from '../app/drills.ts';
+import { useDrills, usePlanned } from '../app/drills.ts';
+import { useDeviceState } from '../parts/useDeviceState.ts';
 
 /** What is set out: a floor with everything on it, or the cones of one pattern. */
 export type JobKind = 'floor' | 'pattern';
@@ -17,6 +25,11 @@ export interface FoundJob {
   readonly here: string;
   readonly back: { readonly to: string; readonly label: string };
   readonly forWhom: string;
+  /** Of a sequence: what of it is marked, and how to choose that. */
+  readonly marking: {
+    readonly marking: SequenceMarking;
+    readonly setMarking: (next: SequenceMarking) => void;
+  } | null;
 }
 
 /** The job named in the address; a floor is measured for the chosen student. */
@@ -25,12 +38,16 @@ export function useJob(kind: JobKind): FoundJob {
   const plans = useDrills();
   const floors = useFloors();
   const { student, fitOf, loading } = useClub();
+  const planned = usePlanned();
   const plan = kind === 'pattern' ? plans.data?.find((one) => one.id === id)?.plan : undefined;
   const floor = kind === 'floor' ? floors.data?.find((one) => one.id === id)?.floor : undefined;
+  const [marking, setMarking] = useDeviceState<SequenceMarking>('sequence-marking', 'way');
+  const isSequence = plan !== undefined && !laneOf(plan);
   const job = useMemo(() => {
+    if (plan && student && !laneOf(plan)) return drillJob(planned({ plan }, student), marking);
     if (plan) return planJob(plan);
     return floor && student ? floorJob(floor, rulerFor(fitOf(student))) : null;
-  }, [plan, floor, student, fitOf]);
+  }, [plan, floor, student, fitOf, planned, marking]);
   const asked = kind === 'floor' ? floors : plans;
   const missing = !asked.isLoading && !loading && !job;
   return {
@@ -50,6 +67,7 @@ export function useJob(kind: JobKind): FoundJob {
       kind === 'floor'
         ? { to: `/floors/${id}`, label: 'Back to the floor' }
         : { to: `/patterns/${id}`, label: 'Back to the pattern' },
-    forWhom: kind === 'floor' && student ? student.name : '',
+    forWhom: (kind === 'floor' || isSequence) && student ? student.name : '',
+    marking: isSequence ? { marking, setMarking } : null,
   };
 }
