@@ -85,7 +85,7 @@ test('every drill of the library can be set out for a student, with tapes as any
     const drill = libraryDrill(entry, STUDENT);
     for (const what of ['way', 'landings'] as const) {
       const job = drillJob(drill, what);
-      expect(job.marks.length).toBeGreaterThan(1);
+      expect(job.marks.length).toBeGreaterThan(0);
       expect(new Set(job.marks.map(({ number }) => number)).size).toBe(job.marks.length);
       expect(job.table.rows.length + job.table.unreachable.length).toBeGreaterThan(0);
     }
