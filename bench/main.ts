@@ -21,7 +21,7 @@ if (what === 'all' || what === 'fill') fill();
 if (what === 'all' || what === 'writes') await writes();
 if (!['all', 'accuracy', 'coverage', 'moves', 'speed', 'fit', 'fill', 'writes'].includes(what)) {
   console.error(
-    `There is no bench "${what}". Benches: accuracy, coverage, moves, speed, fit, fill, writes, club, frames.`,
+    `There is no bench "${what}". Benches: accuracy, coverage, moves, speed, fit, fill, writes, club, frames, keys.`,
   );
   process.exitCode = 2;
 }

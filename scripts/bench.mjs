@@ -4,9 +4,10 @@ import { ensureChromium, ensurePackages, ROOT } from './steps.mjs';
 ensurePackages();
 const { buildAll, bundleNode } = await import('./build.mjs');
 const what = process.argv[2] ?? 'all';
-if (!['frames', 'club'].includes(what)) await runCore();
+if (!['frames', 'club', 'keys'].includes(what)) await runCore();
 if (what === 'all' || what === 'club') await runClub();
 if (what === 'all' || what === 'frames') await runFrames();
+if (what === 'all' || what === 'keys') await runKeys();
 
 /** The benches of the core, in one process of their own. */
 
@@ -41,4 +42,12 @@ async function runFrames() {
   const rows = await frames();
   const headings = ['dragged', 'frames', 'under 16.7 ms', 'median ms', '95 % ms', 'longest ms'];
   print('Frames while dragging in the built program, frame limit off', headings, rows);
+}
+
+/** The bench of patterns in Chromium. */
+async function runKeys() {
+  ensureChromium();
+  await buildAll();
+  const { keys } = await import('../bench/keys.mjs');
+  print('The bench of patterns in the built program', ['what', 'median ms', '95 % ms'], await keys());
 }

@@ -26,7 +26,7 @@ const VIEWS = [
   {
     name: 'sequence',
     path: `/patterns/${SEQUENCE}`,
-    clicks: ['.MuiSlider-root'],
+    clicks: ['svg[aria-label*="moves over"]'],
   },
   {
     name: 'floor',
