@@ -21,7 +21,10 @@ const plan = (items) => ({
       { x: 12, y: 12 },
       { x: 0, y: 12 },
     ],
-    datums: [],
+    datums: [
+      { id: 'A', name: 'near-left corner', at: { x: 0, y: 0 } },
+      { id: 'B', name: 'near-right corner', at: { x: 12, y: 0 } },
+    ],
   },
   pattern: { start: { at: { x: 6, y: 6 }, headingDeg: 0 }, items },
   target: { at: { x: 6, y: 9 }, kind: 'bag', radiusM: 0.18 },
@@ -41,7 +44,9 @@ function watchKeys() {
       // The work of a key is done before the next frame: what that draws has its footprint.
       requestAnimationFrame(() => {
         const worked = performance.now() - pressed;
-        requestAnimationFrame((now) => globalThis.keysFound.push({ worked, painted: now - pressed }));
+        requestAnimationFrame(() =>
+          globalThis.keysFound.push({ worked, painted: performance.now() - pressed }),
+        );
       });
     },
     { capture: true },

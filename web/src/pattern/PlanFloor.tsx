@@ -83,7 +83,10 @@ export function PlanFloor({
   );
   const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
   const lengthM = footwork.stance.body.footLength.valueM;
-  const lettersNow = (['left', 'right'] as const).map((foot) => labelAt(poseAt(foot, timeS), lengthM));
+  const lettersNow = (['left', 'right'] as const).flatMap((foot) => {
+    const now = poseAt(foot, timeS);
+    return [labelAt(now, lengthM), now.ball];
+  });
   // A sequence is drawn around its feet; a lane with its whole floor.
   const gapsM = Math.min(
     ...[footwork.start.feet.left.ball, ...eventsOf(footwork.moves).map(({ to }) => to)].map(
