@@ -166,7 +166,11 @@ export function Bench({
         <Box aria-live="polite" sx={{ fontWeight: 600, mt: 1, minHeight: '1.5em' }}>
           {moveNowWords(footwork, atS, units)}
         </Box>
-        <PlaybackBar playback={playback} endS={footwork.endS} tempoPerMin={plan.tempoPerMin}>
+        <PlaybackBar
+          playback={{ ...playback, timeS: atS }}
+          endS={footwork.endS}
+          tempoPerMin={plan.tempoPerMin}
+        >
           <SelectBox
             label="Sound"
             value={sounding}
