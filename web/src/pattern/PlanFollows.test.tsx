@@ -49,7 +49,12 @@ jest.mock('react-router', () => ({
   useParams: () => ({ id: 'b2d1f0a3-0004-4d2b-8b02-000000000004' }),
 }));
 
+/** What is beside the bench stands under tabs. */
+const beside = async (tab: string): Promise<void> =>
+  userEvent.click(await screen.findByRole('tab', { name: tab }));
+
 async function choose(label: string, option: RegExp): Promise<void> {
+  await beside('Drill');
   await userEvent.click(await screen.findByRole('combobox', { name: label }));
   await userEvent.click(await screen.findByRole('option', { name: option }));
 }
@@ -75,6 +80,7 @@ test('made its own, it keeps the values that it had', async () => {
 
 test('moves are written to the pattern that is followed, not to the drill', async () => {
   open();
+  await beside('All moves');
   await userEvent.click(await screen.findByRole('button', { name: 'Add a move' }));
   await waitFor(() => expect(kept.at(-1)?.items).toHaveLength(2));
   expect(saved).toHaveLength(0);
@@ -84,6 +90,7 @@ test('moves are written to the pattern that is followed, not to the drill', asyn
 test('a floor that is not there any more is told, and its values stay', async () => {
   open({ 'GET /api/floors': () => [200, []] });
   expect(await screen.findByText(/Not there any more: the floor\. The drill keeps/)).toBeInTheDocument();
+  await beside('Drill');
   expect(screen.getByRole('combobox', { name: 'Floor' })).toHaveTextContent('not there any more');
   expect(screen.getByRole('heading', { level: 1, name: /clean for/ })).toBeInTheDocument();
 });
