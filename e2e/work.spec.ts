@@ -221,7 +221,7 @@ test('a lost connection is told and the edit is saved when the program is back',
   await note.fill('Heavy on the front foot. Ask about the knee.');
   await expect(page.getByText('Not saved yet: kept on this device, trying again')).toBeVisible();
   await program.start(port);
-  await expect(page.getByText('Saved')).toBeVisible();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.reload();
   await expect(note).toHaveValue('Heavy on the front foot. Ask about the knee.');
 });
