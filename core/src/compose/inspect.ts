@@ -10,9 +10,10 @@ export interface MoveNumbers {
   readonly number: number;
   /** Where the body goes, clockwise from the facing before it; null where it stays. */
   readonly bearingDeg: number | null;
-  /** How far the middle of the feet goes, and how many of this body's longest half steps that is. */
+  /** How far the middle of the feet goes. */
   readonly distanceM: number;
-  readonly halfSteps: number;
+  /** How many of this body's longest half steps that is; null for a move that is no step, as a foot that swings. */
+  readonly halfSteps: number | null;
   readonly turnDeg: number;
   /** The feet in the order in which they begin. */
   readonly order: readonly FootName[];
@@ -56,7 +57,8 @@ export function inspectMove(
     number,
     bearingDeg,
     distanceM: wayM,
-    halfSteps: bearingDeg === null ? 0 : wayM / longestStepM(footwork.stance, bearingDeg),
+    halfSteps:
+      bearingDeg === null || !move.judged.halfStep ? null : wayM / longestStepM(footwork.stance, bearingDeg),
     turnDeg: moveTurnDeg(move),
     order: [...new Set(events.map(({ foot }) => foot))],
     beat: Math.round(((beatS - firstS) / intervalS) * 100) / 100 + 1,

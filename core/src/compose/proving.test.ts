@@ -164,6 +164,13 @@ test('a move in numbers: by hand 13 cm ahead of a bag 1.5 m off leaves 1.37 m le
   expect(numbers.order).toEqual([STUDENT.leadSide, STUDENT.leadSide === 'left' ? 'right' : 'left']);
 });
 
+test('a foot that swings goes no half step, a step does', () => {
+  const drill = drillOf(plan([{ move: { do: 'pivot', on: 'lead', byDeg: 45 } }, { move: step(0, 0.13) }]));
+  const of = (number: number) => the(inspectMove(drill, expand(drill), [], number)).halfSteps;
+  expect(of(1)).toBeNull();
+  expect(of(2)).toBeGreaterThan(0.4);
+});
+
 test('every key that walks has one move, and no two keys are one', () => {
   expect(new Set(WALK_KEYS.map(({ key }) => key.toLowerCase())).size).toBe(WALK_KEYS.length);
   for (const { key, move } of WALK_KEYS) expect(walkMoveOf(key.toUpperCase())).toEqual(move);

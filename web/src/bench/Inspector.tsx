@@ -27,7 +27,7 @@ function rowsOf(numbers: MoveNumbers, hasTarget: boolean, units: UnitSystem): (r
       'How far',
       bearingDeg === null
         ? '-'
-        : `${formatLength(numbers.distanceM, units)}, ${halfSteps.toFixed(2)} of a half step`,
+        : `${formatLength(numbers.distanceM, units)}${halfSteps === null ? '' : `, ${halfSteps.toFixed(2)} of a half step`}`,
     ],
     ['Turns', signed(numbers.turnDeg)],
     ['Feet', numbers.order.length === 0 ? 'stay' : numbers.order.join(', then ')],
