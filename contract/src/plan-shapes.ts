@@ -146,8 +146,15 @@ const repeatSchema: z.ZodType<Repeat> = z.object({
   items: z.lazy(() => itemsSchema),
 });
 
-const itemSchema: z.ZodType<Item> = z.union([cueSchema, repeatSchema, z.object({ weave: weaveSchema })]);
-const itemsSchema = z.array(itemSchema).min(1).max(200);
+/** One entry of a pattern. */
+export const itemSchema: z.ZodType<Item> = z.union([
+  cueSchema,
+  repeatSchema,
+  z.object({ weave: weaveSchema }),
+]);
+/** So many entries one list of a pattern holds. */
+export const MOST_IN_LIST = 500;
+const itemsSchema = z.array(itemSchema).min(1).max(MOST_IN_LIST);
 
 /** How many items a pattern has when its repeats are written out. */
 function countOf(items: readonly Item[]): number {

@@ -39,32 +39,65 @@ function inList(
 export const insertAfter = (items: readonly Item[], path: ItemPath | null, more: readonly Item[]): Item[] =>
   path ? inList(items, path, (list, place) => list.toSpliced(place + 1, 0, ...more)) : [...items, ...more];
 
-/** Items with the one at a path replaced by others, by as many as they are. */
-export const replaceAt = (items: readonly Item[], path: ItemPath, by: readonly Item[]): Item[] =>
-  inList(items, path, (list, place) => list.toSpliced(place, 1, ...by));
+/** Items with some of one list, from a path on, replaced by others, by as many as they are. */
+export const replaceAt = (items: readonly Item[], path: ItemPath, by: readonly Item[], count = 1): Item[] =>
+  inList(items, path, (list, place) => list.toSpliced(place, count, ...by));
 
-/** Items without the one at a path; a repeat that holds nothing any more goes too. */
-export function removeAt(items: readonly Item[], path: ItemPath): Item[] {
-  const left = replaceAt(items, path, []);
+/** Some of one list, from a path on. */
+export const itemsAt = (items: readonly Item[], path: ItemPath, count: number): readonly Item[] => {
+  const place = path.at(-1) ?? 0;
+  return listAt(items, path.slice(0, -1)).slice(place, place + count);
+};
+
+/** Items without some of one list, from a path on; a repeat that holds nothing any more goes too. */
+export function removeAt(items: readonly Item[], path: ItemPath, count = 1): Item[] {
+  const left = replaceAt(items, path, [], count);
   const around = path.slice(0, -1);
   return around.length > 0 && listAt(left, around).length === 0 ? removeAt(left, around) : left;
 }
 
-/** Items with the one at a path so many places further on in its list; it stops at either end. */
-export const shiftAt = (items: readonly Item[], path: ItemPath, by: number): Item[] =>
-  inList(items, path, (list, place) => {
-    const item = list[place];
-    const to = placeAfterShift(list, place, by);
-    return item ? list.toSpliced(place, 1).toSpliced(to, 0, item) : list;
-  });
+/** Items with some of one list, from a path on, so many places further on in it; they stop at either end. */
+export const shiftAt = (items: readonly Item[], path: ItemPath, by: number, count = 1): Item[] =>
+  inList(items, path, (list, place) =>
+    list
+      .toSpliced(place, count)
+      .toSpliced(placeAfterShift(list, place, by, count), 0, ...list.slice(place, place + count)),
+  );
 
-const placeAfterShift = (list: readonly Item[], place: number, by: number): number =>
-  Math.min(list.length - 1, Math.max(0, place + by));
+const placeAfterShift = (list: readonly Item[], place: number, by: number, count: number): number =>
+  Math.min(list.length - count, Math.max(0, place + by));
 
-/** The path that an item has after it was shifted. */
-export function shiftedPath(items: readonly Item[], path: ItemPath, by: number): ItemPath {
+/** The path that the first of some shifted items has then. */
+export function shiftedPath(items: readonly Item[], path: ItemPath, by: number, count = 1): ItemPath {
   const around = path.slice(0, -1);
-  return [...around, placeAfterShift(listAt(items, around), path.at(-1) ?? 0, by)];
+  return [...around, placeAfterShift(listAt(items, around), path.at(-1) ?? 0, by, count)];
+}
+
+/** Some items of one list: the path of the first, and how many. */
+export interface Span {
+  readonly path: ItemPath;
+  readonly count: number;
+}
+
+/** All from one item to another, in the list that holds both or what they stand in. */
+export function spanOf(one: ItemPath, other: ItemPath): Span {
+  const most = Math.min(one.length, other.length) - 1;
+  const apart = Array.from({ length: most }, (_, i) => i).find((i) => one[i] !== other[i]) ?? most;
+  const [a, b] = [one[apart] ?? 0, other[apart] ?? 0];
+  return { path: [...one.slice(0, apart), Math.min(a, b)], count: Math.abs(a - b) + 1 };
+}
+
+/** Whether a path leads to something that is in a span, or stands within it. */
+export function isInSpan({ path: first, count }: Span, path: ItemPath): boolean {
+  const depth = first.length - 1;
+  const place = path[depth];
+  const from = first[depth] ?? 0;
+  return (
+    place !== undefined &&
+    place >= from &&
+    place < from + count &&
+    first.slice(0, depth).every((one, i) => path[i] === one)
+  );
 }
 
 /** Items with some of one list, from a path on, as a group that comes so often. */

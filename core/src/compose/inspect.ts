@@ -1,7 +1,7 @@
 import { longestStepM, readStance, type FootName } from '../body/index.ts';
 import { distanceM, headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
-import type { Footwork, PlannedDrill } from '../pattern/index.ts';
-import { performPlan, type Finding } from '../rules/index.ts';
+import { targetOver, type Footwork, type PlannedDrill } from '../pattern/index.ts';
+import type { Finding } from '../rules/index.ts';
 import { gapM } from '../range/index.ts';
 import { moveTurnDeg } from './score.ts';
 
@@ -47,9 +47,8 @@ export function inspectMove(
   if (!from || !to) return null;
   const wayM = distanceM(from, to);
   const bearingDeg = wayM > STAYS_M ? wrapDeg(headingDeg(from, to) - before.facingDeg) : null;
-  const { targetAt } = performPlan(drill, footwork);
   const endS = Math.max(beatS, ...events.map(({ landS }) => landS));
-  const target = targetAt(endS);
+  const target = targetOver(drill)(endS);
   const stance = readStance(after.left, after.right, after.facingDeg, after.lead);
   const intervalS = 60 / drill.plan.tempoPerMin;
   const firstS = footwork.moves[0]?.beatS ?? beatS;

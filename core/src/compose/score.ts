@@ -1,9 +1,9 @@
 import type { FootName } from '../body/index.ts';
 import { headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
 import { turnOfDeg } from '../moves/index.ts';
-import type { Footwork, PlannedDrill, PlannedMove } from '../pattern/index.ts';
+import { targetOver, type Footwork, type PlannedDrill, type PlannedMove } from '../pattern/index.ts';
 import { strikeTiming } from '../range/index.ts';
-import { performPlan } from '../rules/index.ts';
+import { planGap } from '../rules/index.ts';
 import { beatOffsetS } from './calls.ts';
 
 /** What a foot does for a stretch: it stands, goes, turns on its ball, is in the air, or works at the heel. */
@@ -39,7 +39,7 @@ export interface ScoreGap {
   readonly farM: number;
 }
 
-/** A pattern over its beats: one lane a foot, the strikes, where it faces against the target, and the gap. */
+/** A pattern over its beats: one lane a foot, the strikes, and where it faces against the target. */
 export interface Score {
   readonly beats: number;
   /** So much of a beat after each whole number the beat falls: on the first landing of a step. */
@@ -49,7 +49,6 @@ export interface Score {
   readonly strikes: readonly ScoreStrike[];
   /** How far the facing is off the target, degrees, clockwise positive, after each move. */
   readonly facing: readonly { readonly beat: number; readonly offDeg: number; readonly move: number }[];
-  readonly gaps: readonly ScoreGap[];
 }
 
 const REST_S = 1;
@@ -78,7 +77,7 @@ function strikeS(move: PlannedMove, when: 'reset-first' | 'together', strike: st
 export function scoreOf(drill: PlannedDrill, footwork: Footwork): Score {
   const intervalS = 60 / drill.plan.tempoPerMin;
   const beatOf = (timeS: number): number => (timeS - REST_S) / intervalS;
-  const performance = performPlan(drill, footwork);
+  const target = targetOver(drill);
   const beats = Math.max(1, beatOf(footwork.endS) - REST_S / intervalS + 1);
   const lane = (foot: FootName): ScoreStretch[] => {
     const out: ScoreStretch[] = [];
@@ -96,8 +95,6 @@ export function scoreOf(drill: PlannedDrill, footwork: Footwork): Score {
   const starts = footwork.moves.map(({ events, beatS }) =>
     Math.min(beatOf(beatS), ...events.map(({ liftS }) => beatOf(liftS))),
   );
-  const { timeS, gapM, nearM, farM } = performance.gap;
-  const stride = Math.max(1, Math.floor(timeS.length / Math.min(MOST_GAPS, GAPS_A_BEAT * beats)));
   return {
     beats,
     falls: beatOffsetS(footwork, intervalS) / intervalS,
@@ -117,19 +114,23 @@ export function scoreOf(drill: PlannedDrill, footwork: Footwork): Score {
     ),
     facing: footwork.moves.map((move) => {
       const endS = Math.max(move.beatS, ...move.events.map(({ landS }) => landS));
-      const at = headingDeg(midpoint(move.after.left, move.after.right), performance.targetAt(endS));
+      const at = headingDeg(midpoint(move.after.left, move.after.right), target(endS));
       return { beat: beatOf(endS), offDeg: wrapDeg(move.after.facingDeg - at), move: move.number };
     }),
-    gaps: Array.from({ length: Math.ceil(timeS.length / stride) }, (_, k): ScoreGap => {
-      const i = k * stride;
-      return {
-        beat: beatOf(timeS[i] ?? 0),
-        gapM: gapM[i] ?? NaN,
-        nearM: nearM[i] ?? NaN,
-        farM: farM[i] ?? NaN,
-      };
-    }),
   };
+}
+
+/** The gap to the target over the beats of a pattern. */
+export function gapsOf(drill: PlannedDrill, footwork: Footwork): ScoreGap[] {
+  const intervalS = 60 / drill.plan.tempoPerMin;
+  const everyS = Math.max(intervalS / GAPS_A_BEAT, footwork.endS / MOST_GAPS);
+  const { timeS, gapM, nearM, farM } = planGap(drill, footwork, everyS);
+  return Array.from(timeS, (at, i): ScoreGap => ({
+    beat: (at - REST_S) / intervalS,
+    gapM: gapM[i] ?? NaN,
+    nearM: nearM[i] ?? NaN,
+    farM: farM[i] ?? NaN,
+  }));
 }
 
 /** How far the feet of a move turn, the further of the two; degrees clockwise. */

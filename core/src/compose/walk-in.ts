@@ -15,12 +15,16 @@ export interface WalkKey {
   readonly move: Move;
 }
 
-/** One key a move: the arrows step, the letters are those the words begin with, where they are free. */
+/** One key a move: the arrows step, the figures step aslant as they lie on a number block, the letters are those the words begin with, where they are free. */
 export const WALK_KEYS: readonly WalkKey[] = [
   { key: 'ArrowUp', cap: '↑', words: 'step forward', move: step(0) },
   { key: 'ArrowDown', cap: '↓', words: 'step back', move: step(180) },
   { key: 'ArrowLeft', cap: '←', words: 'step left', move: step(-90) },
   { key: 'ArrowRight', cap: '→', words: 'step right', move: step(90) },
+  { key: '7', cap: '7', words: 'forward and left', move: step(-45) },
+  { key: '9', cap: '9', words: 'forward and right', move: step(45) },
+  { key: '1', cap: '1', words: 'back and left', move: step(-135) },
+  { key: '3', cap: '3', words: 'back and right', move: step(135) },
   { key: 'q', cap: 'Q', words: 'pivot left', move: { do: 'pivot', on: 'lead', byDeg: -45 } },
   { key: 'e', cap: 'E', words: 'pivot right', move: { do: 'pivot', on: 'lead', byDeg: 45 } },
   {

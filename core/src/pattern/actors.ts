@@ -1,4 +1,4 @@
-import type { Target, Waypoint } from '../floor/index.ts';
+import { targetAt, type Target, type Waypoint } from '../floor/index.ts';
 import { headingDeg, midpoint, type Point } from '../geometry/index.ts';
 import { eventsOf } from '../moves/index.ts';
 import { expandAlone, startOf } from './expand.ts';
@@ -116,6 +116,12 @@ function settledOf(drill: PlannedDrill): Settled {
 /** A drill whose partner, where they do a pattern of their own, is a target that goes where their feet take them. */
 export const settled = (drill: PlannedDrill): PlannedDrill =>
   drill.plan.partner ? settledOf(drill).drill : drill;
+
+/** Where the target of a drill is at a time, also of one whose partner walks. */
+export function targetOver(drill: PlannedDrill): (timeS: number) => Point {
+  const { target } = settled(drill).plan;
+  return (timeS) => targetAt(target, timeS);
+}
 
 /** What the partner of a drill does, against the student; null where they do no pattern of their own. */
 export const partnerFootwork = (drill: PlannedDrill): Footwork | null =>

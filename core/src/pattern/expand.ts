@@ -29,9 +29,24 @@ const LANDED = 0.6;
 const NOWHERE_M = 1e-6;
 const SAME_DEG = 1e-6;
 
+/** A body is fitted once: whoever lays out many patterns for it has the same stance, as the same thing. */
+const FITTED = new WeakMap<PlannedDrill['student'], FittedStance>();
+
+function fitted(student: PlannedDrill['student']): FittedStance {
+  const known = FITTED.get(student) ?? fitStance(student);
+  FITTED.set(student, known);
+  return known;
+}
+
 /** The stance of a student with the limits of the drill's own. */
-export function stanceFor({ plan, student }: PlannedDrill): FittedStance {
-  const stance = fitStance(student);
+export function stanceFor({
+  plan,
+  student,
+}: {
+  readonly plan: Pick<PlannedDrill['plan'], 'limits'>;
+  readonly student: PlannedDrill['student'];
+}): FittedStance {
+  const stance = fitted(student);
   if (!plan.limits) return stance;
   const { limits: usual } = stance.school;
   const { halfStepRatio = usual.halfStepRatio, overstretchRatio = usual.overstretchRatio } = plan.limits;

@@ -7,7 +7,7 @@ export {
   type FootEvent,
   type Stand,
 } from '../moves/index.ts';
-export { expand, partnerFootwork, partnersDrill, settled } from './actors.ts';
+export { expand, partnerFootwork, partnersDrill, settled, targetOver } from './actors.ts';
 export { aroundMove, stanceFor, startOf } from './expand.ts';
 export { courseOf, latestBy, minimumJerk } from './flight.ts';
 export type { Footwork, PlannedMove } from './footwork.ts';

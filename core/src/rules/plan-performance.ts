@@ -19,7 +19,7 @@ import {
   weavesOf,
 } from '../pattern/index.ts';
 import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
-import { gapSeries, reachAgainst } from '../range/index.ts';
+import { gapSeries, reachAgainst, type GapSeries } from '../range/index.ts';
 
 const GAP_EVERY_S = 0.04;
 
@@ -40,6 +40,21 @@ function asPlanned(fitted: FittedStance, stand: Stand): SeenStand {
 const reachIn = ({ plan, student }: PlannedDrill): Performance['reachOf'] =>
   plan.target.kind === 'partner' || !looksAtTarget(plan) ? () => null : reachAgainst(student);
 
+/** The gap to the target of a plan and the band it asks for, every so many seconds from its beginning. */
+export function planGap(given: PlannedDrill, footwork: Footwork, everyS: number): GapSeries {
+  const { plan } = settled(given);
+  const samples = Math.floor(footwork.endS / everyS) + 1;
+  return gapSeries(
+    Float64Array.from({ length: samples }, (_, i) => i * everyS),
+    {
+      ballAt: courseOf(startingBalls(footwork), eventsOf(footwork.moves)),
+      targetAt: (timeS) => targetAt(plan.target, timeS),
+    },
+    { target: plan.target, bandAt: bandsAlong(plan, footwork) },
+    null,
+  );
+}
+
 /** A plan as the rule engine sees it: done exactly as written, with no uncertainty. */
 export function performPlan(given: PlannedDrill, footwork: Footwork): Performance {
   const drill = settled(given);
@@ -48,8 +63,6 @@ export function performPlan(given: PlannedDrill, footwork: Footwork): Performanc
   const start = startingBalls(footwork);
   const ballAt = courseOf(start, eventsOf(footwork.moves));
   const targetNow = (timeS: number): Point => targetAt(plan.target, timeS);
-  const samples = Math.floor(footwork.endS / GAP_EVERY_S) + 1;
-  const timeS = Float64Array.from({ length: samples }, (_, i) => i * GAP_EVERY_S);
   const moves = footwork.moves.map((move): PerformedMove => {
     const { number: moveNumber, events, beatS, before, after } = move;
     const { stance } = footwork;
@@ -63,6 +76,7 @@ export function performPlan(given: PlannedDrill, footwork: Footwork): Performanc
       after: asPlanned(stance, after),
     };
   });
+  let gap: GapSeries | null = null;
   return {
     stance: footwork.stance,
     floor: plan.floor,
@@ -79,12 +93,10 @@ export function performPlan(given: PlannedDrill, footwork: Footwork): Performanc
     spanS: [0, footwork.endS],
     strikes: 'as planned',
     reachOf: reachIn(drill),
-    gap: gapSeries(
-      timeS,
-      { ballAt, targetAt: targetNow },
-      { target: plan.target, bandAt: bandsAlong(plan, footwork) },
-      null,
-    ),
+    // Worked out once it is asked for: of much that is judged nobody asks how far the target is.
+    get gap() {
+      return (gap ??= planGap(drill, footwork, GAP_EVERY_S));
+    },
     uncertainty: EXACT,
     uOf: () => EXACT_EVENT,
   };

@@ -59,6 +59,8 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
   const club = useMemo((): Club => {
     const list = students.data ?? [];
     const clubSchools = (schools.data ?? []).map(({ id, school }) => ({ ...school, id }));
+    // The same student is the same body, wherever it is asked for.
+    const fits = new WeakMap<StudentLike, StudentFit>();
     const known = settings.data ?? { clubName: '', units: 'metric' as const, version: 1 };
     return {
       clubName: known.clubName,
@@ -73,7 +75,11 @@ export function ClubProvider({ children }: { readonly children: ReactNode }) {
       student: list.find(({ id }) => id === chosenId) ?? list[0] ?? null,
       chooseStudent,
       clubSchools,
-      fitOf: (student) => fitWith(student, clubSchools),
+      fitOf: (student) => {
+        const known = fits.get(student) ?? fitWith(student, clubSchools);
+        fits.set(student, known);
+        return known;
+      },
       isCoach: signedIn.data?.role !== 'helper',
       loading: students.isLoading || settings.isLoading || schools.isLoading,
       error: students.error ?? settings.error ?? schools.error,

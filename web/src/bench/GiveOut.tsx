@@ -9,23 +9,27 @@ import type { Printing } from '../parts/usePrinting.tsx';
 
 interface GiveOutProps {
   readonly id: string;
-  readonly drill: PlannedDrill;
-  readonly printing: Printing;
+  /** The drill as it is then. */
+  readonly drillNow: () => PlannedDrill;
+  readonly print: Printing['print'];
 }
 
 /** What leaves the bench: a card on paper, a page for a phone, light on the floor, and the plan as a file. */
-export function GiveOut({ id, drill, printing }: GiveOutProps) {
+export function GiveOut({ id, drillNow, print }: GiveOutProps) {
   const units = useUnits();
   const navigate = useNavigate();
-  const { plan, student } = drill;
-  const card = (paper: Paper): void =>
-    printing.print(`${plan.name} ${student.name}`, async () => {
+  const card = (paper: Paper): void => {
+    const drill = drillNow();
+    const { plan, student } = drill;
+    print(`${plan.name} ${student.name}`, async () => {
       const { patternCard } = await import('@angled-chalk/core/print');
       saveBytes(`${plan.name} card ${paper}.pdf`, await patternCard(drill, units, paper), 'application/pdf');
     });
+  };
   const page = async (): Promise<void> => {
     const { takeHomePage } = await import('@angled-chalk/core/print');
-    saveText(`${plan.name}.html`, takeHomePage(drill, units), 'text/html');
+    const drill = drillNow();
+    saveText(`${drill.plan.name}.html`, takeHomePage(drill, units), 'text/html');
   };
   return (
     <MenuButton
@@ -37,8 +41,10 @@ export function GiveOut({ id, drill, printing }: GiveOutProps) {
         { label: 'Light on the floor', hint: 'For a projector', run: () => void navigate(`/light/${id}`) },
         {
           label: 'Plan file',
-          run: () =>
-            saveText(`${plan.name}.plan.json`, `${JSON.stringify(toOpenKeys(planFile(plan)), null, 2)}\n`),
+          run: () => {
+            const { plan } = drillNow();
+            saveText(`${plan.name}.plan.json`, `${JSON.stringify(toOpenKeys(planFile(plan)), null, 2)}\n`);
+          },
         },
       ]}
     />

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import type { MoveNumbers } from '@angled-chalk/core/compose';
 import { formatLength, type UnitSystem } from '@angled-chalk/core/measure';
 import { faultWords } from '@angled-chalk/core/rules';
+import { Fragment } from 'react';
 import { useUnits } from '../app/club.tsx';
 
 const signed = (deg: number): string => {
@@ -73,17 +74,15 @@ export function Inspector({
         rowGap: 0.25,
         m: 0,
         fontSize: '0.9rem',
+        '& dt': { color: 'text.secondary' },
+        '& dd': { m: 0, fontWeight: 600 },
       }}
     >
       {rowsOf(numbers, hasTarget, units).map(([name, words]) => (
-        <Box key={name} sx={{ display: 'contents' }}>
-          <Box component="dt" sx={{ color: 'text.secondary' }}>
-            {name}
-          </Box>
-          <Box component="dd" sx={{ m: 0, fontWeight: 600 }}>
-            {words}
-          </Box>
-        </Box>
+        <Fragment key={name}>
+          <dt>{name}</dt>
+          <dd>{words}</dd>
+        </Fragment>
       ))}
     </Box>
   );

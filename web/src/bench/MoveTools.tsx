@@ -1,8 +1,9 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { rulerOf } from '@angled-chalk/core/body';
 import { stanceFor, type PlannedDrill } from '@angled-chalk/core/pattern';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { CueFields } from '../pattern/MovesPanel.tsx';
 import type { Composer } from './useComposer.ts';
 
@@ -14,38 +15,65 @@ export function MoveTools({
   readonly composer: Composer;
   readonly drill: PlannedDrill;
 }) {
-  const ruler = useMemo(() => rulerOf(stanceFor(drill)), [drill]);
-  const { item, held, path } = composer;
-  if (!item) return null;
-  const isInGroup = (path?.length ?? 0) > 1;
-  const tools = [
-    ['Earlier', () => composer.shift(-1)],
-    ['Later', () => composer.shift(1)],
-    ['Copy', composer.copy],
-    ...(held ? ([['Paste after', composer.paste]] as const) : []),
-    ['Other side', composer.mirror],
-    ['Quarter right', () => composer.turn(90)],
-    ['Shorter', () => composer.scale(0.9)],
-    ['Longer', () => composer.scale(1.1)],
-    ['Three times', () => composer.group(1, 3, false)],
-    ['Then the other side', () => composer.group(1, 1, true)],
-    ...(isInGroup ? ([['Take the group apart', composer.ungroup]] as const) : []),
-    ['Take it out', composer.remove],
-  ] as const;
+  // A ruler is of the body: it stays the same while the moves change.
+  const {
+    student,
+    plan: { limits },
+  } = drill;
+  const ruler = useMemo(() => rulerOf(stanceFor({ student, plan: { limits } })), [student, limits]);
+  const { item, count, holds, isInGroup, refused, actions } = composer;
+  if (count === 0) return null;
   return (
     <>
-      {'move' in item && <CueFields cue={item} ruler={ruler} onChange={composer.put} />}
-      <Box
-        sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}
-        role="group"
-        aria-label="Change the chosen move"
-      >
-        {tools.map(([words, action]) => (
-          <Button key={words} size="small" variant="outlined" onClick={action} sx={{ minHeight: 40 }}>
-            {words}
-          </Button>
-        ))}
-      </Box>
+      {item && 'move' in item && <CueFields cue={item} ruler={ruler} onChange={actions.put} />}
+      {refused !== null && (
+        <Alert severity="warning" variant="outlined">
+          {refused}
+        </Alert>
+      )}
+      <Tools
+        holds={holds}
+        isInGroup={isInGroup}
+        isGroup={item !== null && 'repeat' in item}
+        actions={actions}
+      />
     </>
   );
 }
+
+/** What is done to the choice; these stay as they are while the moves change. */
+const Tools = memo(function Tools({
+  holds,
+  isInGroup,
+  isGroup,
+  actions,
+}: Pick<Composer, 'holds' | 'isInGroup' | 'actions'> & { readonly isGroup: boolean }) {
+  const tools = [
+    ['Earlier', () => actions.shift(-1)],
+    ['Later', () => actions.shift(1)],
+    ['Copy', actions.copy],
+    ...(holds ? ([['Paste after', actions.paste]] as const) : []),
+    ['Other side', actions.mirror],
+    ['Quarter right', () => actions.turn(90)],
+    ['Shorter', () => actions.scale(0.9)],
+    ['Longer', () => actions.scale(1.1)],
+    ['Three times', () => actions.group(3, false)],
+    ['Then the other side', () => actions.group(1, true)],
+    ...(isInGroup || isGroup ? ([['Take the group apart', actions.ungroup]] as const) : []),
+    ...(isInGroup ? ([['The whole group', actions.widen]] as const) : []),
+    ['Take it out', actions.remove],
+  ] as const;
+  return (
+    <Box
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}
+      role="group"
+      aria-label="Change the chosen move"
+    >
+      {tools.map(([words, action]) => (
+        <Button key={words} size="small" variant="outlined" onClick={action} sx={{ minHeight: 40 }}>
+          {words}
+        </Button>
+      ))}
+    </Box>
+  );
+});

@@ -1,24 +1,27 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { WALK_KEYS } from '@angled-chalk/core/compose';
-import type { Composer } from './useComposer.ts';
+import { memo } from 'react';
+import type { ComposerActions } from './useComposer.ts';
 
 /** What the keys do on the bench beside walking in. */
 const MORE_KEYS = [
   ['[ and ]', 'the move before, the move after'],
-  ['Delete', 'takes the chosen move out'],
-  ['Shift with ← or →', 'moves it earlier or later'],
+  ['Shift with [ or ]', 'the choice reaches a move further'],
+  ['W', 'chooses the group that the move stands in'],
+  ['Delete', 'takes what is chosen out'],
+  ['Shift with ← or →', 'moves it earlier or later; or drag it in the score'],
   ['M', 'the same to the other side'],
   ['R', 'turns its way a quarter to the right'],
   ['- and +', 'a tenth shorter, a tenth longer'],
-  ['C and V', 'copies it, puts the copy after'],
-  ['G and U', 'three times as a group, takes a group apart'],
+  ['C and V', 'copies it, puts the copy after the choice'],
+  ['G and U', 'the choice as a group three times, takes a group apart'],
   ['Space', 'plays and stops'],
   [', and .', 'a landing back, a landing on'],
 ] as const;
 
 /** Keys that add a move where the feet stand: pressed on the keyboard with the floor in focus, or here. */
-export function WalkIn({ composer }: { readonly composer: Composer }) {
+export const WalkIn = memo(function WalkIn({ actions }: { readonly actions: ComposerActions }) {
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
       <Box sx={{ color: 'text.secondary' }}>
@@ -29,7 +32,7 @@ export function WalkIn({ composer }: { readonly composer: Composer }) {
           <Button
             key={key}
             size="small"
-            onClick={() => composer.add(move)}
+            onClick={() => actions.add(move)}
             sx={{ justifyContent: 'flex-start', minHeight: 44, gap: 1 }}
           >
             <Key>{cap}</Key>
@@ -55,7 +58,7 @@ export function WalkIn({ composer }: { readonly composer: Composer }) {
       </Box>
     </Box>
   );
-}
+});
 
 const Key = ({ children }: { readonly children: string }) => (
   <Box

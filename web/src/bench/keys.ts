@@ -12,37 +12,42 @@ export function keyAction(
     metaKey,
     altKey,
   }: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'ctrlKey' | 'metaKey' | 'altKey'>,
-  composer: Composer,
+  { number, actions }: Pick<Composer, 'number' | 'actions'>,
   playback: Pick<Playback, 'toggle' | 'step'>,
   count: number,
 ): (() => void) | null {
   if (ctrlKey || metaKey || altKey) return null;
-  const { number } = composer;
   switch (key) {
     case '[':
-      return () => composer.choose(Math.max(1, (number ?? count + 1) - 1));
+      return () => actions.choose(Math.max(1, (number ?? count + 1) - 1));
     case ']':
-      return () => composer.choose(Math.min(count, (number ?? 0) + 1));
+      return () => actions.choose(Math.min(count, (number ?? 0) + 1));
+    case '{':
+      return () => actions.extend(Math.max(1, (number ?? count + 1) - 1));
+    case '}':
+      return () => actions.extend(Math.min(count, (number ?? 0) + 1));
+    case 'w':
+      return actions.widen;
     case 'Delete':
     case 'Backspace':
-      return composer.remove;
+      return actions.remove;
     case 'm':
-      return composer.mirror;
+      return actions.mirror;
     case 'r':
-      return () => composer.turn(90);
+      return () => actions.turn(90);
     case '-':
-      return () => composer.scale(0.9);
+      return () => actions.scale(0.9);
     case '+':
     case '=':
-      return () => composer.scale(1.1);
+      return () => actions.scale(1.1);
     case 'c':
-      return composer.copy;
+      return actions.copy;
     case 'v':
-      return composer.paste;
+      return actions.paste;
     case 'g':
-      return () => composer.group(1, 3, false);
+      return () => actions.group(3, false);
     case 'u':
-      return composer.ungroup;
+      return actions.ungroup;
     case ' ':
       return playback.toggle;
     case '.':
@@ -50,8 +55,8 @@ export function keyAction(
     case ',':
       return () => playback.step(-1);
   }
-  if (shiftKey && key === 'ArrowLeft') return () => composer.shift(-1);
-  if (shiftKey && key === 'ArrowRight') return () => composer.shift(1);
+  if (shiftKey && key === 'ArrowLeft') return () => actions.shift(-1);
+  if (shiftKey && key === 'ArrowRight') return () => actions.shift(1);
   const move = walkMoveOf(key);
-  return move && (() => composer.add(move));
+  return move && (() => actions.add(move));
 }

@@ -3,10 +3,22 @@ import IconButton from '@mui/material/IconButton';
 import type { Floor } from '@angled-chalk/core/floor';
 import { outwardAt, type Point } from '@angled-chalk/core/geometry';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  memo,
+  use,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch';
 import { PALETTE } from '../app/palette.ts';
-import { DrawingContext, useDrawing } from './drawing.ts';
+import { useSameByValue } from '../parts/same.ts';
+import { useNow } from '../parts/useNow.ts';
+import { DrawingContext, floorPoint, useDrawing, type Drawing } from './drawing.ts';
 import { EdgeLine, FloorGrid } from './Ground.tsx';
 import { FixtureMark } from './FixtureMark.tsx';
 import { Inset, type Focus } from './Inset.tsx';
@@ -18,6 +30,8 @@ interface ViewProps {
   readonly label: string;
   readonly children: ReactNode;
   readonly height?: string;
+  /** The ground is pressed, with Shift or without. */
+  readonly onPress?: ((at: Point, shift: boolean) => void) | undefined;
 }
 
 interface FloorViewProps extends ViewProps {
@@ -38,6 +52,7 @@ export function FloorView({
   label,
   children,
   height = 'max(420px, calc(100vh - 232px))',
+  onPress,
 }: FloorViewProps) {
   return (
     <View
@@ -48,6 +63,7 @@ export function FloorView({
       focus={focus}
       label={label}
       height={height}
+      onPress={onPress}
     >
       <Mat floor={floor} />
       {children}
@@ -129,6 +145,36 @@ function useBoxPx() {
   return { box, size };
 }
 
+/** A press that slips further than this is none: a hand that drags the floor about presses nothing on it. */
+const SLIP_PX = 6;
+
+/** Presses of a pointer on the ground. Whatever is pressed so has a way by keys of its own. */
+function usePresses(
+  svg: RefObject<SVGSVGElement | null>,
+  drawing: Drawing,
+  onPress: ViewProps['onPress'],
+): void {
+  const now = useNow({ drawing, onPress });
+  useEffect(() => {
+    const { current } = svg;
+    if (!current) return undefined;
+    let from: Point = { x: NaN, y: NaN };
+    const down = ({ clientX, clientY }: PointerEvent): void => {
+      from = { x: clientX, y: clientY };
+    };
+    const click = ({ clientX, clientY, shiftKey }: MouseEvent): void => {
+      const slipPx = Math.hypot(clientX - from.x, clientY - from.y);
+      if (slipPx <= SLIP_PX) now().onPress?.(floorPoint(now().drawing, clientX, clientY), shiftKey);
+    };
+    current.addEventListener('pointerdown', down);
+    current.addEventListener('click', click);
+    return () => {
+      current.removeEventListener('pointerdown', down);
+      current.removeEventListener('click', click);
+    };
+  }, [svg, now]);
+}
+
 /** Beyond this magnification the letters on the feet can be read. */
 const READABLE_SCALE = 1.8;
 
@@ -142,6 +188,7 @@ function View({
   height,
   still = false,
   inset = null,
+  onPress,
 }: ViewProps & {
   /** The floor to show small in a corner, with the part that is seen. */
   readonly inset?: Floor | null;
@@ -156,9 +203,9 @@ function View({
   const svg = useRef<SVGSVGElement>(null);
   const [near, setNear] = useState(false);
   const { box, size } = useBoxPx();
-  const frame = useMemo(
-    () => frameInBox(around, marginM, size, leastMarginPx),
-    [around, marginM, size, leastMarginPx],
+  // A frame that stays as it is keeps every mark on it as it is drawn.
+  const frame = useSameByValue(
+    useMemo(() => frameInBox(around, marginM, size, leastMarginPx), [around, marginM, size, leastMarginPx]),
   );
   // Words keep their size on every screen.
   const pixelsPerMetre = focus
@@ -173,6 +220,24 @@ function View({
   const viewBox = centre
     ? `${centre.x - focus.radiusM} ${centre.y - focus.radiusM} ${2 * focus.radiusM} ${2 * focus.radiusM}`
     : `0 0 ${frame.width} ${frame.height}`;
+  usePresses(svg, drawing, onPress);
+  const shown = (
+    <>
+      {inset && <Inset floor={inset} frame={frame} focus={focus} />}
+      <TransformComponent wrapperStyle={FULL} contentStyle={FULL}>
+        <svg
+          ref={svg}
+          role="group"
+          aria-label={label}
+          viewBox={viewBox}
+          preserveAspectRatio="xMidYMid meet"
+          style={{ width: '100%', height: '100%', display: 'block' }}
+        >
+          {children}
+        </svg>
+      </TransformComponent>
+    </>
+  );
   return (
     <DrawingContext value={drawing}>
       <Box
@@ -185,35 +250,40 @@ function View({
           '@media print': { height: '150mm', border: 0 },
         }}
       >
-        <TransformWrapper
-          minScale={1}
-          maxScale={12}
-          doubleClick={{ disabled: true }}
-          wheel={{ activationKeys: ['Control', 'Meta'] }}
-          panning={{ excluded: ['stays'] }}
-          onTransform={(_wrapper, { scale }) => setNear(scale > READABLE_SCALE)}
-        >
-          {!still && <Zoom />}
-          {inset && <Inset floor={inset} frame={frame} focus={focus} />}
-          <TransformComponent wrapperStyle={FULL} contentStyle={FULL}>
-            <svg
-              ref={svg}
-              role="group"
-              aria-label={label}
-              viewBox={viewBox}
-              preserveAspectRatio="xMidYMid meet"
-              style={{ width: '100%', height: '100%', display: 'block' }}
-            >
-              {children}
-            </svg>
-          </TransformComponent>
-        </TransformWrapper>
+        <ShownContext value={shown}>
+          <Zooming still={still} onNear={setNear} />
+        </ShownContext>
       </Box>
     </DrawingContext>
   );
 }
 
 const FULL = { width: '100%', height: '100%' } as const;
+const ShownContext = createContext<ReactNode>(null);
+const Shown = () => use(ShownContext);
+
+/** The zoom measures its box whenever it is drawn: it stays as it is while what it shows is drawn anew. */
+const Zooming = memo(function Zooming({
+  still,
+  onNear,
+}: {
+  readonly still: boolean;
+  readonly onNear: (near: boolean) => void;
+}) {
+  return (
+    <TransformWrapper
+      minScale={1}
+      maxScale={12}
+      doubleClick={{ disabled: true }}
+      wheel={{ activationKeys: ['Control', 'Meta'] }}
+      panning={{ excluded: ['stays'] }}
+      onTransform={(_wrapper, { scale }) => onNear(scale > READABLE_SCALE)}
+    >
+      {!still && <Zoom />}
+      <Shown />
+    </TransformWrapper>
+  );
+});
 
 function Zoom() {
   const { zoomIn, zoomOut, resetTransform } = useControls();
@@ -250,7 +320,7 @@ function Zoom() {
 }
 
 /** The floor itself: outline, a metre grid, and the datums a tape starts from. */
-function Mat({ floor }: { readonly floor: Floor }) {
+const Mat = memo(function Mat({ floor }: { readonly floor: Floor }) {
   const { frame, textM } = useDrawing();
   const clip = `mat-${floor.name.replace(/\W/g, '')}`;
   return (
@@ -289,4 +359,4 @@ function Mat({ floor }: { readonly floor: Floor }) {
       })}
     </g>
   );
-}
+});

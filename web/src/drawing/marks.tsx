@@ -40,6 +40,24 @@ interface FootMarkProps {
 export const labelAt = (foot: Foot, lengthM: number): Point =>
   fromFacing(foot.ball, foot.headingDeg, 0, -0.38 * lengthM);
 
+/** The same foot at the same place is drawn once, though it was laid out anew. */
+function isSameMark(a: FootMarkProps, b: FootMarkProps): boolean {
+  const [one, other] = [a.foot, b.foot];
+  return (
+    one.ball.x === other.ball.x &&
+    one.ball.y === other.ball.y &&
+    one.headingDeg === other.headingDeg &&
+    one.heelUp === other.heelUp &&
+    a.name === b.name &&
+    a.body === b.body &&
+    a.standing === b.standing &&
+    a.text === b.text &&
+    a.faint === b.faint &&
+    a.strong === b.strong &&
+    a.bare === b.bare
+  );
+}
+
 /** One foot: its real outline, a round ball mark and an L, or a square one and an R. */
 export const FootMark = memo(function FootMark({
   name,
@@ -91,7 +109,7 @@ export const FootMark = memo(function FootMark({
       )}
     </g>
   );
-});
+}, isSameMark);
 
 /** A cone from above: its base, a second ring when it is tall, and its number, inside where it fits. */
 export function ConeMark({ cone, tall }: { readonly cone: Cone; readonly tall: boolean }) {

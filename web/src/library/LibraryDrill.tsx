@@ -3,20 +3,19 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import type { Student } from '@angled-chalk/contract';
-import type { Judged } from '@angled-chalk/core/check';
 import { libraryDrill, libraryEntry, type LibraryEntry } from '@angled-chalk/core/library';
-import type { PlannedDrill } from '@angled-chalk/core/pattern';
+import { expand, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { FAULTS } from '@angled-chalk/core/rules';
 import { useMemo, type ReactNode } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { newId, useAddPlan } from '../api/queries.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { groupFindings } from '../parts/finding-groups.ts';
-import { Busy, Panel } from '../parts/Page.tsx';
+import { Panel } from '../parts/Page.tsx';
 import { PlanFloor } from '../pattern/PlanFloor.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback } from '../pattern/usePlayback.ts';
-import { useJudged } from '../work/useJudged.ts';
+import { useJudged, type Found } from '../work/useJudged.ts';
 
 /** One drill of the library for the chosen student: what it says, how it goes, and how to take it over. */
 export function LibraryDrill({
@@ -51,11 +50,7 @@ export function LibraryDrill({
       {judging.error && !judging.value && (
         <ErrorBox error={judging.error} title="The drill could not be judged" />
       )}
-      {judging.value ? (
-        <Drawn drill={judging.of ?? drill} judged={judging.value} />
-      ) : (
-        <Busy what="Laying the drill out" />
-      )}
+      <Drawn drill={drill} />
       {entry.cautions.length > 0 && (
         <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
           {entry.cautions.join(' ')} The rules of the sanctioning body and of the venue, and medical staff,
@@ -103,7 +98,7 @@ function Verdict({
   entry,
   student,
 }: {
-  readonly judged: Judged;
+  readonly judged: Found;
   readonly entry: LibraryEntry;
   readonly student: Student;
 }) {
@@ -125,7 +120,8 @@ function Verdict({
 }
 
 /** The drill on its bare floor, played. */
-function Drawn({ drill, judged: { footwork } }: { readonly drill: PlannedDrill; readonly judged: Judged }) {
+function Drawn({ drill }: { readonly drill: PlannedDrill }) {
+  const footwork = useMemo(() => expand(drill), [drill]);
   const landings = useMemo(
     () => footwork.moves.flatMap((move) => move.events.map(({ landS }) => landS)),
     [footwork],

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { memo, useEffect } from 'react';
 import { pathWords, valueWords } from './merge.ts';
 import type { Keeping, SaveStatus } from './useKeeping.ts';
 
@@ -17,14 +17,23 @@ const WORDS: Readonly<Record<SaveStatus, string>> = {
 
 /** Undo, redo, and whether the edit is safe; a conflict is left to the coach. */
 export function EditBar<T>({
-  editing,
+  editing: { undo, redo, status },
   keys = true,
 }: {
   readonly editing: Keeping<T>;
   /** Whether undo and redo of the keyboard are its own; of two on one page only one has them. */
   readonly keys?: boolean;
 }) {
-  const { undo, redo, status } = editing;
+  return <Bar undo={undo} redo={redo} status={status} keys={keys} />;
+}
+
+/** Drawn anew only when one of these changes, not with every edit. */
+const Bar = memo(function Bar({
+  undo,
+  redo,
+  status,
+  keys,
+}: Pick<Keeping<unknown>, 'undo' | 'redo' | 'status'> & { readonly keys: boolean }) {
   useEffect(() => {
     if (!keys) return undefined;
     const onKey = (event: KeyboardEvent): void => {
@@ -58,7 +67,7 @@ export function EditBar<T>({
       </Box>
     </Box>
   );
-}
+});
 
 export function EditProblem<T>({ editing }: { readonly editing: Keeping<T> }) {
   const { status, problem, keepMine, takeTheirs, collisions, leftOver } = editing;

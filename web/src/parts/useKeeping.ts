@@ -23,6 +23,8 @@ export interface Keeping<T> {
   readonly redo: (() => void) | null;
   /** Sets the whole value at once, as one step that can be undone. */
   readonly replace: (value: T) => void;
+  /** The same, for who shows the value already. */
+  readonly step: (value: T) => void;
   /** Sets the value; changes that follow each other quickly are one step. */
   readonly change: (value: T) => void;
   /** Where this edit and the one made elsewhere say different things, after a conflict. */
@@ -120,6 +122,14 @@ function writeKept<T>(key: string, { history, version, dirty, base }: Kept<T>): 
   }
 }
 
+/** Done when the page has nothing else to do, within a fifth of a second. */
+const soon = (run: () => void): number =>
+  typeof requestIdleCallback === 'undefined'
+    ? window.setTimeout(run, 0)
+    : requestIdleCallback(run, { timeout: 200 });
+const notSoon = (id: number): void =>
+  typeof cancelIdleCallback === 'undefined' ? clearTimeout(id) : cancelIdleCallback(id);
+
 /**
  * One way to keep an edited thing: every change is drawn at once, kept on this device, and saved by
  * itself; undo and redo reach back through the whole edit and survive a reload; a lost connection is
@@ -150,13 +160,28 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     latest.current = options;
   });
 
+  // Written on the device as soon as the hand has its answer, and before the page goes in any case.
+  const unwritten = useRef<number | null>(null);
+  const writeNow = useCallback(() => {
+    if (unwritten.current === null) return;
+    notSoon(unwritten.current);
+    unwritten.current = null;
+    writeKept(key, kept.current);
+  }, [key]);
   const keep = useCallback(
     (next: Partial<Kept<T>>) => {
       kept.current = { ...kept.current, ...next };
-      writeKept(key, kept.current);
+      if (unwritten.current === null) unwritten.current = soon(writeNow);
     },
-    [key],
+    [writeNow],
   );
+  useEffect(() => {
+    window.addEventListener('pagehide', writeNow);
+    return () => {
+      window.removeEventListener('pagehide', writeNow);
+      writeNow();
+    };
+  }, [writeNow]);
 
   /** Someone else wrote meanwhile: what does not collide is joined and saved, the rest is asked. */
   const joinIn = useCallback(async () => {
@@ -217,6 +242,10 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     [take],
   );
   const change = useCallback((value: T) => take(record(kept.current.history, value, Date.now())), [take]);
+  const step = useCallback(
+    (value: T) => take(record({ ...kept.current.history, changedMs: 0 }, value, Date.now())),
+    [take],
+  );
   const replace = useCallback(
     (value: T) => show(record({ ...kept.current.history, changedMs: 0 }, value, Date.now())),
     [show],
@@ -248,13 +277,16 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     return undefined;
   }, [status, history, push]);
 
+  const stepBack = useCallback(() => show(undo(kept.current.history)), [show]);
+  const stepOn = useCallback(() => show(redo(kept.current.history)), [show]);
   return {
     value: history.present,
     status,
     problem,
-    undo: history.past.length > 0 ? () => show(undo(kept.current.history)) : null,
-    redo: history.future.length > 0 ? () => show(redo(kept.current.history)) : null,
+    undo: history.past.length > 0 ? stepBack : null,
+    redo: history.future.length > 0 ? stepOn : null,
     replace,
+    step,
     change,
     collisions: joined?.collisions ?? [],
     leftOver,

@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { missingLetters } from '@angled-chalk/core/print';
-import { useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { ErrorBox } from './ErrorBox.tsx';
 
 export interface Printing {
@@ -18,19 +18,23 @@ export function usePrinting(): Printing {
     readonly make: () => Promise<void>;
   } | null>(null);
   const [error, setError] = useState<Error | null>(null);
-  const run = (make: () => Promise<void>): void => {
+  const run = useCallback((make: () => Promise<void>): void => {
     setAsked(null);
     setError(null);
     make().catch((failure: unknown) =>
       setError(failure instanceof Error ? failure : new Error(String(failure))),
     );
-  };
-  return {
-    print: (words, make) => {
+  }, []);
+  const print = useCallback(
+    (words: string, make: () => Promise<void>) => {
       const letters = missingLetters(words);
       if (letters.length > 0) setAsked({ letters, make });
       else run(make);
     },
+    [run],
+  );
+  return {
+    print,
     answer: error ? (
       <ErrorBox error={error} title="The sheet was not made" />
     ) : asked ? (

@@ -61,7 +61,7 @@ function Lines() {
   const type = (next: string): void => {
     const { items: own } = meaningOf(next);
     setTyped({ text: next, means: own === null ? written : itemsText(own) });
-    if (own !== null) setValue('pattern', { start, items: own }, { shouldDirty: true });
+    if (own !== null) setValue('pattern', { start, items: own });
   };
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>

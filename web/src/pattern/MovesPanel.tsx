@@ -6,11 +6,14 @@ import { isMeasure, rulerOf, type FittedStance, type Ruler } from '@angled-chalk
 import { MOVE_NAMES, MOVES, type FieldSpec, type MoveName } from '@angled-chalk/core/moves';
 import type { Cue, Item, Pattern } from '@angled-chalk/core/pattern';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
+import { memo, useCallback } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { useUnits } from '../app/club.tsx';
 import { MeasureBox } from '../floor/MeasureBox.tsx';
 import { NumberBox } from '../parts/boxes.tsx';
 import { Panel } from '../parts/Page.tsx';
+import { useNow } from '../parts/useNow.ts';
+import { isSameByValue } from '../parts/same.ts';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { itemWords } from './pattern-words.ts';
 
@@ -36,7 +39,7 @@ export function MovesPanel({ stance, of = 'pattern', title = 'Moves' }: MovesPan
   const { setValue } = useFormContext<WithMoves>();
   const { items, start } = useWatch<WithMoves, typeof of>({ name: of });
   const write = (next: readonly Item[]): void => {
-    if (next.length > 0) setValue(of, { start, items: next }, { shouldDirty: true });
+    if (next.length > 0) setValue(of, { start, items: next });
   };
   const put = (i: number, item: Item): void => write(items.with(i, item));
   const swap = (i: number, j: number): void => {
@@ -123,7 +126,7 @@ function MoveRow({ item, ruler, number, isLast, onChange, onUp, onDown, onDelete
 }
 
 /** The kind of a move with its beats and numbers. */
-export function CueFields({
+export const CueFields = memo(function CueFields({
   cue,
   ruler,
   onChange,
@@ -132,54 +135,94 @@ export function CueFields({
   readonly ruler: Ruler;
   readonly onChange: (cue: Cue) => void;
 }) {
-  const { move } = cue;
+  const { move, beats } = cue;
+  const latest = useNow({ cue, onChange });
+  const setCue = useCallback(
+    (next: Partial<Cue>) => {
+      const { cue: own, onChange: tell } = latest();
+      tell({ ...own, ...next });
+    },
+    [latest],
+  );
   // The fields of a kind name the keys of its own moves.
-  const set = (key: string, value: unknown): void => onChange({ ...cue, move: { ...move, [key]: value } });
+  const setField = useCallback(
+    (key: string, value: unknown) => {
+      const { cue: own, onChange: tell } = latest();
+      tell({ ...own, move: { ...own.move, [key]: value } });
+    },
+    [latest],
+  );
   const valueOf = (key: string): unknown => Object.entries(move).find(([name]) => name === key)?.[1];
   return (
     <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>
-      <SelectBox<MoveName>
-        label="Kind"
-        value={move.do}
-        choices={KINDS}
-        onChoice={(name) => onChange({ ...cue, move: MOVES[name].usual })}
-      />
-      <NumberBox
-        label="Beats"
-        value={cue.beats}
-        step={0.5}
-        help={cue.beats === undefined ? 'as usual' : undefined}
-        error={
-          cue.beats !== undefined && (cue.beats < PLAN_RANGES.beats[0] || cue.beats > PLAN_RANGES.beats[1])
-            ? `A number from ${PLAN_RANGES.beats[0]} to ${PLAN_RANGES.beats[1]}.`
-            : undefined
-        }
-        onNumber={(beats) => onChange({ ...cue, beats })}
-      />
+      <KindField kind={move.do} onCue={setCue} />
+      <BeatsField beats={beats} onCue={setCue} />
       {MOVES[move.do].fields.map((field) => (
         <MoveField
           ruler={ruler}
           key={field.key}
           field={field}
           value={valueOf(field.key)}
-          onValue={(value) => set(field.key, value)}
+          onField={setField}
         />
       ))}
     </Box>
   );
-}
+});
 
-function MoveField({
-  field,
-  value,
-  ruler,
-  onValue,
+/** Each field is drawn anew only when its own value changes. */
+const KindField = memo(function KindField({
+  kind,
+  onCue,
 }: {
+  readonly kind: MoveName;
+  readonly onCue: (cue: Partial<Cue>) => void;
+}) {
+  return (
+    <SelectBox<MoveName>
+      label="Kind"
+      value={kind}
+      choices={KINDS}
+      onChoice={(name) => onCue({ move: MOVES[name].usual })}
+    />
+  );
+});
+
+const BeatsField = memo(function BeatsField({
+  beats,
+  onCue,
+}: {
+  readonly beats: number | undefined;
+  readonly onCue: (cue: Partial<Cue>) => void;
+}) {
+  return (
+    <NumberBox
+      label="Beats"
+      value={beats}
+      step={0.5}
+      help={beats === undefined ? 'as usual' : undefined}
+      error={
+        beats !== undefined && (beats < PLAN_RANGES.beats[0] || beats > PLAN_RANGES.beats[1])
+          ? `A number from ${PLAN_RANGES.beats[0]} to ${PLAN_RANGES.beats[1]}.`
+          : undefined
+      }
+      onNumber={(next) => onCue({ beats: next })}
+    />
+  );
+});
+
+interface MoveFieldProps {
   readonly ruler: Ruler;
   readonly field: FieldSpec;
   readonly value: unknown;
-  readonly onValue: (value: unknown) => void;
-}) {
+  readonly onField: (key: string, value: unknown) => void;
+}
+
+const isSameField = (a: MoveFieldProps, b: MoveFieldProps): boolean =>
+  a.field === b.field && a.ruler === b.ruler && a.onField === b.onField && isSameByValue(a.value, b.value);
+
+const MoveField = memo(function MoveField({ field, value, ruler, onField }: MoveFieldProps) {
+  const onValue = (next: unknown): void => onField(field.key, next);
   if (field.as === 'choice')
     return (
       <SelectBox
@@ -207,4 +250,4 @@ function MoveField({
   return isMeasure(value) ? (
     <MeasureBox label={field.label} value={value} ruler={ruler} onValue={onValue} />
   ) : null;
-}
+}, isSameField);

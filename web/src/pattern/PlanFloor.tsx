@@ -20,7 +20,7 @@ import {
   type PlannedMove,
 } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
-import { useMemo, type ReactNode } from 'react';
+import { memo, useMemo, type ReactNode } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView, type Focus } from '../drawing/FloorView.tsx';
@@ -42,6 +42,8 @@ interface PlanFloorProps {
   readonly timeS: number;
   readonly focus: Focus | null;
   readonly onChange: (plan: Plan) => void;
+  /** The ground is pressed, with Shift or without. */
+  readonly onPress?: (at: Point, shift: boolean) => void;
   /** Framed are the feet and the cones, also of a lane. */
   readonly onFeet?: boolean;
   /** What is drawn over everything, as handles of the move that is chosen. */
@@ -63,6 +65,7 @@ export function PlanFloor({
   timeS,
   focus,
   onChange,
+  onPress,
   onFeet = false,
   fixed,
   children,
@@ -111,6 +114,7 @@ export function PlanFloor({
       focus={focus}
       around={lane && !onFeet ? undefined : around}
       label={`Floor from above: ${plan.name}`}
+      onPress={onPress}
       {...(height === undefined ? {} : { height })}
       {...(isBench ? { marginM: BENCH_MARGIN_M } : {})}
     >
@@ -297,7 +301,7 @@ interface FeetNowProps {
   readonly who: 'now' | 'partner';
 }
 
-export function FeetNow({ footwork, timeS, who }: FeetNowProps) {
+export const FeetNow = memo(function FeetNow({ footwork, timeS, who }: FeetNowProps) {
   const poseAt = useMemo(() => posesOf(footwork.start.feet, eventsOf(footwork.moves)), [footwork]);
   const standAt = useMemo(() => standsOf(footwork), [footwork]);
   const { body } = footwork.stance;
@@ -308,7 +312,7 @@ export function FeetNow({ footwork, timeS, who }: FeetNowProps) {
       <FootMark name="right" foot={poseAt('right', timeS)} body={body} standing={who} strong />
     </>
   );
-}
+});
 
 function LaneDimensions({ lane }: { readonly lane: Weave }) {
   const units = useUnits();

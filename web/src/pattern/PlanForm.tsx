@@ -239,7 +239,7 @@ function BandKind() {
           ['around-plan', 'around the planned gap'],
           ['fixed', 'between two distances'],
         ]}
-        onChoice={(value) => setValue('band', value === 'fixed' ? FIXED : AROUND, { shouldDirty: true })}
+        onChoice={(value) => setValue('band', value === 'fixed' ? FIXED : AROUND)}
       />
     </Box>
   );
@@ -254,7 +254,7 @@ function MatSize({ floor }: { readonly floor: Plan['floor'] }) {
   const depth = Math.max(...floor.outline.map((corner) => corner.y));
   const set = (widthM: number, depthM: number): void => {
     const fits = [widthM, depthM].every((size) => size >= MAT_M[0] && size <= MAT_M[1]);
-    if (fits) setValue('floor', rectangularFloor(floor.name, widthM, depthM) as never, { shouldDirty: true });
+    if (fits) setValue('floor', rectangularFloor(floor.name, widthM, depthM) as never);
   };
   return (
     <>

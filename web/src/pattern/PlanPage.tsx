@@ -2,12 +2,18 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { drillSchema, type StoredPlan, type Student } from '@angled-chalk/contract';
-import type { Judged } from '@angled-chalk/core/check';
 import type { Drill, Follows } from '@angled-chalk/core/drill';
 import { midpoint } from '@angled-chalk/core/geometry';
-import { laneOf, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
+import {
+  expand,
+  laneOf,
+  type Footwork,
+  type Pattern,
+  type Plan,
+  type PlannedDrill,
+} from '@angled-chalk/core/pattern';
 import { performPlan, type Finding } from '@angled-chalk/core/rules';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { usePlans, useStored } from '../api/queries.ts';
@@ -18,13 +24,13 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { FindingList } from '../parts/FindingList.tsx';
 import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { groupFindings } from '../parts/finding-groups.ts';
+import { useNow } from '../parts/useNow.ts';
 import { useEditing, type Editing } from '../parts/useEditing.ts';
 import { useJudged, type Judging } from '../work/useJudged.ts';
 import { Bench } from '../bench/Bench.tsx';
 import { GiveOut } from '../bench/GiveOut.tsx';
 import { usePrinting } from '../parts/usePrinting.tsx';
 import { CleanLane } from './CleanLane.tsx';
-import { LinesPanel } from './LinesPanel.tsx';
 import { LostNotice } from './LostNotice.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
 import { DrillForm, MovesForm } from './PlanForm.tsx';
@@ -59,7 +65,6 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
   const judging = useJudged(drill);
   if (judging.error && !judging.value)
     return <ErrorBox error={judging.error} title="The pattern could not be judged" />;
-  if (!judging.value) return <Busy what="Judging the pattern" />;
   return (
     <FormProvider {...editing.form}>
       <PlanDesk
@@ -69,7 +74,6 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
         editing={editing}
         now={now}
         judging={judging}
-        judged={judging.value}
       />
     </FormProvider>
   );
@@ -82,116 +86,184 @@ interface PlanDeskProps {
   readonly editing: Editing<Drill>;
   readonly now: DrillNow;
   readonly judging: Judging;
-  readonly judged: Judged;
 }
 
-/** The plan as it was last judged; what is being typed is judged meanwhile, elsewhere. */
-function PlanDesk(props: PlanDeskProps) {
-  const { stored, student, drill, editing, now, judging, judged } = props;
+/** The plan as it is typed, its feet laid out at once; what is found in it is judged meanwhile, elsewhere. */
+function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskProps) {
   const { units, students } = useClub();
   const planned = usePlanned();
   const printing = usePrinting();
   const { plan } = drill;
   const { follows } = now.drill;
-  const replace = (next: Plan): void => editing.replace({ ...next, ...(follows ? { follows } : {}) });
-  const { footwork } = judged;
-  const findings = judged.findings ?? NO_FINDINGS;
-  const places = useMemo(() => groupFindings(findings).length, [findings]);
-  const drillOf = useCallback((one: Student) => planned({ plan, follows }, one), [planned, plan, follows]);
-  const form = {
-    onDrill: editing.replace,
-    stance: footwork.stance,
-    drill: now.drill,
-    isLaneOfFloor: now.isLaneOfFloor,
-  };
+  const footwork = useMemo(() => expand(drill), [drill]);
+  const { replace, draw } = editing;
+  const latest = useNow({ drill, follows });
+  const onPlan = useCallback(
+    (next: Plan) => replace({ ...next, ...followsOf(latest().follows) }),
+    [replace, latest],
+  );
+  const onPattern = useCallback(
+    (pattern: Pattern, joins: boolean) => {
+      const { drill: before, follows: own } = latest();
+      draw({ ...before.plan, pattern, ...followsOf(own) }, joins);
+    },
+    [draw, latest],
+  );
+  const drillNow = useCallback(() => latest().drill, [latest]);
+  const found = judging.value?.findings;
+  const findings = found && found.length > 0 ? found : NO_FINDINGS;
+  const drillOf = useCallback(
+    (one: Plan, of: Student) => planned({ plan: one, follows }, of),
+    [planned, follows],
+  );
+  const form = useMemo(
+    () => ({
+      onDrill: replace,
+      stance: footwork.stance,
+      drill: now.drill,
+      isLaneOfFloor: now.isLaneOfFloor,
+    }),
+    [replace, footwork.stance, now.drill, now.isLaneOfFloor],
+  );
+  const isTargetFixed = isOfFloor(follows);
+  const words = useMemo(
+    () => ({
+      title: `${plan.name}${verdictWords(found, footwork.moves.length, student)}`,
+      sub: `${walkWords(plan, footwork, units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; ${beginsWords(plan, footwork)}`,
+    }),
+    [plan, footwork, found, student, units],
+  );
+  const fixed = useMemo(
+    () => ({ target: isTargetFixed, lane: now.isLaneOfFloor }),
+    [isTargetFixed, now.isLaneOfFloor],
+  );
   return (
     <>
-      <PageTitle
-        sub={`${walkWords(plan, footwork, units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; ${beginsWords(plan, footwork)}`}
-        actions={
-          <>
-            {/* Always there, so that nothing moves under a hand that drags. */}
-            <Box
-              component="span"
-              sx={{
-                color: 'text.secondary',
-                alignSelf: 'center',
-                visibility: judging.busy ? 'visible' : 'hidden',
-              }}
-            >
-              judging …
-            </Box>
-            <EditBar editing={editing} />
-            <GiveOut id={stored.id} drill={drill} printing={printing} />
-            <Button variant="contained" component={Link} to={`/set-out/${stored.id}`}>
-              Set it out
-            </Button>
-          </>
-        }
-      >
-        {judged.findings === null
-          ? `${plan.name}: ${footwork.moves.length} moves are too many to be judged at once; take fewer rounds`
-          : findings.length === 0
-            ? `${plan.name}: clean for ${student.name}`
-            : `${plan.name}: ${places} ${places === 1 ? 'place' : 'places'} to mend for ${student.name}`}
-      </PageTitle>
+      <Heading words={words} busy={judging.busy}>
+        <EditBar editing={editing} />
+        <Going id={stored.id} drillNow={drillNow} print={printing.print} />
+      </Heading>
       <EditProblem editing={editing} />
       {printing.answer}
       <LostNotice lost={now.lost} />
       {laneOf(plan) ? (
-        <LaneDesk {...props} findings={findings} places={places} onPlan={replace}>
+        <LaneDesk
+          drill={drill}
+          footwork={footwork}
+          findings={findings}
+          onPlan={onPlan}
+          fixed={fixed}
+          isKept={follows?.pattern !== undefined}
+        >
           <MovesForm {...form} />
           <DrillForm {...form} />
         </LaneDesk>
       ) : (
         <Bench
           drill={drill}
+          footwork={footwork}
           findings={findings}
-          onPlan={replace}
-          fixed={{ target: isOfFloor(follows), lane: now.isLaneOfFloor }}
+          onPlan={onPlan}
+          onPattern={onPattern}
+          fixed={fixed}
           own={follows?.pattern === undefined}
           students={students}
           drillOf={drillOf}
-          moves={<MovesForm {...form} />}
-          lines={<LinesPanel />}
-          about={<DrillForm {...form} />}
+          form={form}
         />
       )}
     </>
   );
 }
 
+const followsOf = (follows: Follows | undefined): { readonly follows?: Follows } =>
+  follows ? { follows } : {};
+
+/** The answer in words. It is drawn after the feet. */
+function Heading({
+  words,
+  busy,
+  children,
+}: {
+  readonly words: { readonly title: string; readonly sub: string };
+  readonly busy: boolean;
+  readonly children: ReactNode;
+}) {
+  const { title, sub } = useDeferredValue(words);
+  return (
+    <PageTitle
+      sub={sub}
+      actions={
+        <>
+          {/* Always there, so that nothing moves under a hand that drags. */}
+          <span style={{ alignSelf: 'center', visibility: busy ? 'visible' : 'hidden' }}>judging …</span>
+          {children}
+        </>
+      }
+    >
+      {title}
+    </PageTitle>
+  );
+}
+
+/** What leaves this page, and where it goes on. */
+const Going = memo(function Going(props: Parameters<typeof GiveOut>[0]) {
+  return (
+    <>
+      <GiveOut {...props} />
+      <Button variant="contained" component={Link} to={`/set-out/${props.id}`}>
+        Set it out
+      </Button>
+    </>
+  );
+});
+
+/** The answer in words, after the name of the pattern. */
+function verdictWords(
+  found: readonly Finding[] | null | undefined,
+  moves: number,
+  { name }: Student,
+): string {
+  if (found === undefined) return '';
+  if (found === null) return `: ${moves} moves are too many to be judged at once; take fewer rounds`;
+  const places = groupFindings(found).length;
+  if (places === 0) return `: clean for ${name}`;
+  return `: ${places} ${places === 1 ? 'place' : 'places'} to mend for ${name}`;
+}
+
 /** A lane: its whole floor, its cones, and its numbers beside it. */
 function LaneDesk({
   drill,
-  now,
-  judging,
-  judged: { footwork },
+  footwork,
   findings,
-  places,
   onPlan,
+  fixed,
+  isKept,
   children,
-}: PlanDeskProps & {
+}: {
+  readonly drill: PlannedDrill;
+  readonly footwork: Footwork;
   readonly findings: readonly Finding[];
-  readonly places: number;
   readonly onPlan: (plan: Plan) => void;
+  readonly fixed: { readonly target: boolean; readonly lane: boolean };
+  /** Its moves are kept for several drills. */
+  readonly isKept: boolean;
   readonly children: ReactNode;
 }) {
   const [chosen, setChosen] = useState<number | null>(null);
   const [near, setNear] = useState(false);
   const { plan } = drill;
-  const { follows } = now.drill;
-  const of = judging.of ?? drill;
+  const places = useMemo(() => groupFindings(findings).length, [findings]);
   const landings = useMemo(
     () => footwork.moves.flatMap((move) => move.events.map(({ landS }) => landS)),
     [footwork],
   );
   const playback = usePlayback(footwork.endS, landings);
   const centreAt = useMemo(() => {
-    const { start, ballAt } = performPlan(of, footwork);
+    const { start, ballAt } = performPlan(drill, footwork);
     return (timeS: number) =>
       timeS > 0 ? midpoint(ballAt('left', timeS), ballAt('right', timeS)) : midpoint(start.left, start.right);
-  }, [of, footwork]);
+  }, [drill, footwork]);
   const choose = (index: number): void => {
     setChosen(index);
     setNear(true);
@@ -202,7 +274,7 @@ function LaneDesk({
     <Box sx={BESIDE}>
       <Box sx={STAYS}>
         <PlanFloor
-          drill={of}
+          drill={drill}
           plan={plan}
           footwork={footwork}
           findings={findings}
@@ -210,7 +282,7 @@ function LaneDesk({
           timeS={playback.timeS}
           focus={near ? { at: centreAt(playback.timeS), radiusM: NEAR_RADIUS_M } : null}
           onChange={onPlan}
-          fixed={{ target: isOfFloor(follows), lane: now.isLaneOfFloor }}
+          fixed={fixed}
         />
         <PlaybackBar playback={playback} endS={footwork.endS} tempoPerMin={plan.tempoPerMin}>
           <NearSwitch near={near} onNear={setNear} />
@@ -219,7 +291,7 @@ function LaneDesk({
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
         {findings.length > 0 && (
           <Panel title={`Rules not met (${places})`}>
-            {!now.isLaneOfFloor && follows?.pattern === undefined && <CleanLane drill={of} onUse={onPlan} />}
+            {!fixed.lane && !isKept && <CleanLane drill={drill} onUse={onPlan} />}
             <FindingList
               label="Rules not met by the plan"
               findings={findings}

@@ -3,10 +3,15 @@ import { PALETTE } from '../app/palette.ts';
 import IconButton from '@mui/material/IconButton';
 import Slider from '@mui/material/Slider';
 import { Pause, Play } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import type { Playback } from './usePlayback.ts';
 
+/** It is where the moment is: gliding there would lay the page out anew for ten pictures. */
+const SLIDER = {
+  flex: '1 1 160px',
+  '& .MuiSlider-thumb, & .MuiSlider-track': { transition: 'none' },
+} as const;
 const SPEEDS = [0.25, 0.5, 0.75, 1, 1.25, 1.5];
 
 /** Play, stop, and the moment; the tempo as a share of the planned one, with the beats a minute. */
@@ -27,21 +32,9 @@ export function PlaybackBar({
       className="no-print"
       sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1, flexWrap: 'wrap' }}
     >
-      <IconButton
-        aria-label={playing ? 'Stop' : 'Play'}
-        onClick={toggle}
-        sx={{
-          bgcolor: 'primary.main',
-          color: PALETTE.chalk,
-          width: 48,
-          height: 48,
-          '&:hover': { bgcolor: 'primary.dark' },
-        }}
-      >
-        {playing ? <Pause size={20} /> : <Play size={20} />}
-      </IconButton>
+      <PlayButton playing={playing} toggle={toggle} />
       <Slider
-        sx={{ flex: '1 1 160px' }}
+        sx={SLIDER}
         size="small"
         min={0}
         max={endS}
@@ -54,15 +47,44 @@ export function PlaybackBar({
       <Box component="span" sx={{ minWidth: 96, textAlign: 'right' }}>
         {timeS.toFixed(1)} of {endS.toFixed(1)} s
       </Box>
-      <SelectBox
-        label="Tempo"
-        value={speed}
-        onChoice={setSpeed}
-        choices={SPEEDS.map((share) => [share, `${Math.round(share * tempoPerMin)} a minute`] as const)}
-        fullWidth={false}
-        sx={{ width: 150 }}
-      />
+      <Tempo speed={speed} setSpeed={setSpeed} tempoPerMin={tempoPerMin} />
       {children}
     </Box>
   );
 }
+
+/** These stay as they are while the pattern and the moment change. */
+const PlayButton = memo(function PlayButton({ playing, toggle }: Pick<Playback, 'playing' | 'toggle'>) {
+  return (
+    <IconButton
+      aria-label={playing ? 'Stop' : 'Play'}
+      onClick={toggle}
+      sx={{
+        bgcolor: 'primary.main',
+        color: PALETTE.chalk,
+        width: 48,
+        height: 48,
+        '&:hover': { bgcolor: 'primary.dark' },
+      }}
+    >
+      {playing ? <Pause size={20} /> : <Play size={20} />}
+    </IconButton>
+  );
+});
+
+const Tempo = memo(function Tempo({
+  speed,
+  setSpeed,
+  tempoPerMin,
+}: Pick<Playback, 'speed' | 'setSpeed'> & { readonly tempoPerMin: number }) {
+  return (
+    <SelectBox
+      label="Tempo"
+      value={speed}
+      onChoice={setSpeed}
+      choices={SPEEDS.map((share) => [share, `${Math.round(share * tempoPerMin)} a minute`] as const)}
+      fullWidth={false}
+      sx={{ width: 150 }}
+    />
+  );
+});

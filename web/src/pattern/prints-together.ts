@@ -21,21 +21,22 @@ export interface PrintTogether {
 
 /** The planned prints, those at one place together. What leaves a foot where it is leaves no print. */
 export function printsTogether({ moves }: Footwork): PrintTogether[] {
-  const prints: PrintTogether[] = [];
+  const prints: (PrintTogether & { readonly numbers: number[]; readonly moves: number[] })[] = [];
   const landings = moves.flatMap(({ number: move, events }) => events.map((event) => ({ move, event })));
   for (const { move, event } of landings) {
     const { foot: name, how, number, to: ball, headingAfterDeg, landS } = event;
     if (how === 'bounce') continue;
     const foot: Foot = { ball, headingDeg: headingAfterDeg ?? 0, heelUp: false };
-    const i = prints.findIndex(
+    const same = prints.find(
       (print) =>
         print.name === name &&
         distanceM(print.foot.ball, ball) < SAME_M &&
         Math.abs(wrapDeg(print.foot.headingDeg - foot.headingDeg)) < SAME_DEG,
     );
-    const print = prints[i];
-    if (print) prints[i] = { ...print, numbers: [...print.numbers, number], moves: [...print.moves, move] };
-    else prints.push({ name, foot, numbers: [number], moves: [move], madeS: landS });
+    if (same) {
+      same.numbers.push(number);
+      same.moves.push(move);
+    } else prints.push({ name, foot, numbers: [number], moves: [move], madeS: landS });
   }
   return prints;
 }

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { useNow } from '../parts/useNow.ts';
 
 /** From when to when, seconds. */
 export type Span = readonly [number, number];
@@ -53,23 +54,29 @@ export function usePlayback(endS: number, landings: readonly number[]): Playback
     frame = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(frame);
   }, [playing, speed, endS, landings, loop]);
-  const toggle = (): void => {
-    const [fromS, toS] = loop ?? [0, endS];
-    startAtS.current = timeS >= toS - SAME_S || timeS < fromS ? fromS : timeS;
-    setPlaying(!playing);
-  };
+  const now = useNow({ timeS, playing, loop, endS, landings });
+  const toggle = useCallback(() => {
+    const { timeS: atS, playing: plays, loop: part, endS: lastS } = now();
+    const [fromS, toS] = part ?? [0, lastS];
+    startAtS.current = atS >= toS - SAME_S || atS < fromS ? fromS : atS;
+    setPlaying(!plays);
+  }, [now]);
   const set = useCallback((next: number) => {
     setPlaying(false);
     setTimeS(next);
   }, []);
-  const step = (way: 1 | -1): void => {
-    const sorted = landings.toSorted((a, b) => a - b);
-    const next =
-      way > 0
-        ? (sorted.find((landS) => landS > timeS + SAME_S) ?? endS)
-        : (sorted.findLast((landS) => landS < timeS - SAME_S) ?? 0);
-    set(next);
-  };
+  const step = useCallback(
+    (way: 1 | -1) => {
+      const { timeS: atS, landings: all, endS: lastS } = now();
+      const sorted = all.toSorted((a, b) => a - b);
+      set(
+        way > 0
+          ? (sorted.find((landS) => landS > atS + SAME_S) ?? lastS)
+          : (sorted.findLast((landS) => landS < atS - SAME_S) ?? 0),
+      );
+    },
+    [set, now],
+  );
   return {
     timeS: Math.min(timeS, endS),
     playing,

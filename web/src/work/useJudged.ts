@@ -6,9 +6,11 @@ import { runInWorker } from './run.ts';
 import { useLatest, type Latest } from './useLatest.ts';
 import type { Work } from './worker.ts';
 
-export type Judging = Latest<PlannedDrill, Judged>;
+/** What was found in a plan; its feet whoever draws it lays out at once. */
+export type Found = Pick<Judged, 'findings'>;
+export type Judging = Latest<PlannedDrill, Found>;
 
-const judgeInWorker = (work: Remote<Work>, drill: PlannedDrill): Promise<Judged> => work.judge(drill);
+const judgeInWorker = (work: Remote<Work>, drill: PlannedDrill): Promise<Found> => work.judge(drill);
 
 /** A plan judged for a body, always the newest one. */
 export const useJudged = (drill: PlannedDrill): Judging => useLatest(drill, judgeInWorker, judgePlan);

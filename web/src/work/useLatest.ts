@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import type { Work } from './worker.ts';
 
 /** A computation that runs longer than this when a newer one is wanted is stopped. */
@@ -64,7 +64,9 @@ export function useLatest<I, O>(
   useEffect(() => {
     wanted.current = input;
     const finish = (value: O): void => {
-      if (wanted.current === input) setState({ value, of: input, failed: null, error: null });
+      if (wanted.current !== input) return;
+      // Whatever is typed meanwhile comes first.
+      startTransition(() => setState({ value, of: input, failed: null, error: null }));
     };
     if (typeof Worker === 'undefined') {
       void Promise.resolve().then(() => finish(inPage(input)));

@@ -83,9 +83,10 @@ const work = {
     return { packed: packTrack(track), samples: track.timeS.length, durationS: track.timeS.at(-1)! };
   },
 
-  /** A plan judged for one body, within a limit of moves. */
-  judge(drill: PlannedDrill): Judged {
-    return judgePlan(drill);
+  /** What is found in a plan for one body, within a limit of moves. Its feet are not sent. */
+  judge(drill: PlannedDrill): Pick<Judged, 'findings'> {
+    const { findings } = judgePlan(drill);
+    return { findings };
   },
 
   /** How many places each plan breaks, for one body; null where it has too many moves to judge in a list. */
