@@ -7,6 +7,7 @@ import { openProgram } from '../scripts/open-program.mjs';
  */
 const MOVES = 200;
 const PRESSES = 80;
+const STUDENTS = 24;
 const LONGEST = 'weave-cones';
 
 const plan = (items) => ({
@@ -65,6 +66,22 @@ function watchKeys() {
   });
 }
 
+/** Runs in the page before its own scripts: how long a worker takes for what it is asked, from message to message. */
+function watchWorkers() {
+  globalThis.answers = [];
+  const { postMessage } = Worker.prototype;
+  Worker.prototype.postMessage = function (message, ...rest) {
+    const asked = performance.now();
+    if (message?.path?.[0] === 'rows')
+      this.addEventListener('message', function done({ data }) {
+        if (data.id !== message.id) return;
+        this.removeEventListener('message', done);
+        globalThis.answers.push(performance.now() - asked);
+      });
+    return postMessage.call(this, message, ...rest);
+  };
+}
+
 const quantile = (values, share) =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))];
 
@@ -77,16 +94,34 @@ export async function keys() {
   }
 }
 
-async function measured(url, browser) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  const items = Array.from({ length: MOVES }, (_, i) => step([0, 180, 90, -90][i % 4]));
-  const id = crypto.randomUUID();
-  const answer = await fetch(`${url}/api/plans`, {
+/** So many students that a class is full: bodies of other sizes, of both sides and of every school. */
+async function addStudents(url) {
+  const known = await (await fetch(`${url}/api/students`)).json();
+  const [one] = known;
+  for (let i = known.length; i < STUDENTS; i++) {
+    const { id: _, version: __, ...value } = one;
+    const body = { ...value, name: `Student ${i}`, leadSide: i % 2 === 0 ? 'left' : 'right' };
+    body.lengths = { ...value.lengths, statureM: 1.5 + 0.02 * i };
+    await post(`${url}/api/students`, { id: crypto.randomUUID(), value: body });
+  }
+}
+
+async function post(path, body) {
+  const answer = await fetch(path, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ id, value: plan(items) }),
+    body: JSON.stringify(body),
   });
   if (!answer.ok) throw new Error(await answer.text());
+}
+
+async function measured(url, browser) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(watchWorkers);
+  await addStudents(url);
+  const items = Array.from({ length: MOVES }, (_, i) => step([0, 180, 90, -90][i % 4]));
+  const id = crypto.randomUUID();
+  await post(`${url}/api/plans`, { id, value: plan(items) });
   await page.goto(`${url}/patterns/${id}`);
   const bench = page.getByRole('group', { name: /^Bench/ });
   await bench.focus();
@@ -115,6 +150,16 @@ async function measured(url, browser) {
     row('ms of work of the key itself on the page', worked),
     row('ms of all work of the page for it, drawing and judging with it', totals),
   ];
+  await page.getByRole('tab', { name: 'For whom' }).click();
+  await page.getByRole('table', { name: 'For whom' }).waitFor();
+  await page.evaluate(() => (globalThis.answers.length = 0));
+  await bench.focus();
+  for (let i = 0; i < 20; i++) {
+    await page.keyboard.press(['ArrowUp', 'Delete'][i % 2]);
+    await page.waitForTimeout(900);
+  }
+  const answers = await page.evaluate(() => globalThis.answers);
+  rows.push(row(`ms to judge ${STUDENTS} students in a worker, asked ${answers.length} times`, answers));
   await page.goto(`${url}/patterns/library`);
   await page.getByRole('heading', { level: 1 }).waitFor();
   const opened = [];

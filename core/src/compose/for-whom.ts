@@ -22,6 +22,7 @@ export interface Suits {
   readonly not: readonly number[];
 }
 
+/** The drill of a plan for a student, with all that is theirs. */
 export type Planned = (plan: Plan, student: StudentFit) => PlannedDrill;
 
 /** Who walks a plan clean. Null where it has too many moves to be judged. */

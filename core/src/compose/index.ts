@@ -17,7 +17,7 @@ export {
   turned,
   ungroupAt,
 } from './edits.ts';
-export { forWhom, type Suits, suitsMost, type Walks } from './for-whom.ts';
+export { forWhom, type Planned, type Suits, suitsMost, type Walks } from './for-whom.ts';
 export { inspectMove, type MoveNumbers } from './inspect.ts';
 export { type Mend, mendsFor } from './mends.ts';
 export { moveAt } from './pick.ts';

@@ -5,12 +5,17 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import type { Suits } from '@angled-chalk/core/compose';
+import type { Suits, Walks } from '@angled-chalk/core/compose';
 import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
 import { faultWords } from '@angled-chalk/core/rules';
+import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy } from '../parts/Page.tsx';
-import { whomInWorker, type WhomAnswer } from '../work/composing.ts';
+import { suitsInWorker } from '../work/composing.ts';
+import { useLatest } from '../work/useLatest.ts';
+import { rowsOf } from '../work/whom.ts';
+import type { Work } from '../work/worker.ts';
 
 interface ForWhomProps {
   /** The drill of every student that is asked about. */
@@ -24,20 +29,40 @@ const WHAT: Readonly<Record<Suits['what'], string>> = {
   tempo: 'A tempo of',
 };
 
-/** Who walks the pattern clean, who does not and why; and the one change that suits the most. */
-export function ForWhom({ drills, onUse }: ForWhomProps) {
-  const [answer, setAnswer] = useState<WhomAnswer | null>(null);
+/** Asked for again and again while the pattern is typed: the worker stays. */
+const rowsInWorker = async (work: Remote<Work>, drills: readonly PlannedDrill[]): Promise<Rows> => ({
+  rows: await work.rows(drills),
+});
+const rowsInPage = (drills: readonly PlannedDrill[]): Rows => ({ rows: rowsOf(drills) });
+
+interface Rows {
+  readonly rows: readonly Walks[] | null;
+}
+
+/** The one change that suits the most, looked for when the rows are there; undefined until it is known. */
+function useSuits(drills: readonly PlannedDrill[], waits: boolean): Suits | null | undefined {
+  const [answer, setAnswer] = useState<{ readonly of: unknown; readonly suits: Suits | null } | null>(null);
   useEffect(() => {
+    if (waits) return undefined;
     const stop = new AbortController();
-    void whomInWorker(drills, stop.signal).then(
-      (found) => !stop.signal.aborted && setAnswer(found),
+    void suitsInWorker(drills, stop.signal).then(
+      (suits) => !stop.signal.aborted && setAnswer({ of: drills, suits }),
       () => undefined,
     );
     return () => stop.abort();
-  }, [drills]);
-  if (!answer) return <Busy what="Trying it for every student" />;
-  const { rows, suits } = answer;
-  if (!rows) return <Box>Too many moves to be judged for everybody at once; take fewer rounds.</Box>;
+  }, [drills, waits]);
+  return answer?.of === drills ? answer.suits : undefined;
+}
+
+/** Who walks the pattern clean, who does not and why; and the one change that suits the most. */
+export function ForWhom({ drills, onUse }: ForWhomProps) {
+  const judged = useLatest(drills, rowsInWorker, rowsInPage);
+  const rows = judged.value?.rows;
+  const suits = useSuits(drills, judged.busy || rows === null);
+  if (judged.error && rows === undefined)
+    return <ErrorBox error={judged.error} title="It could not be judged for everybody" />;
+  if (rows === undefined) return <Busy what="Trying it for every student" />;
+  if (rows === null) return <Box>Too many moves to be judged for everybody at once; take fewer rounds.</Box>;
   const clean = rows.filter(({ count }) => count === 0).length;
   const names = (places: readonly number[]): string => places.map((i) => rows[i]?.name ?? '').join(', ');
   return (
@@ -78,7 +103,7 @@ export function ForWhom({ drills, onUse }: ForWhomProps) {
           </Button>
         </Box>
       )}
-      {!suits && clean < rows.length && (
+      {suits === null && clean < rows.length && (
         <Box sx={{ color: 'text.secondary' }}>
           No one scale or tempo suits more of them: give those a pattern of their own.
         </Box>

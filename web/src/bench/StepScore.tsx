@@ -329,6 +329,7 @@ const GapLane = memo(function GapLane({
   );
 });
 
+const STATES = ['planted', 'bouncing', 'moving', 'turning', 'air'] as const;
 const LOOKS = {
   planted: { fill: 'none', stroke: PALETTE.softInk, strokeWidth: 2 },
   bouncing: { fill: 'none', stroke: PALETTE.planned, strokeWidth: 2 },
@@ -359,7 +360,7 @@ function Lane({
     const width = Math.max(1, Math.round((toBeat - fromBeat) * beatPx * 10) / 10);
     lines[state] += stretchLine(state, x, width, y);
   }
-  return (Object.keys(LOOKS) as ScoreStretch['state'][]).map((state) =>
+  return STATES.map((state) =>
     lines[state] === '' ? null : (
       <path key={state} d={lines[state]} {...LOOKS[state]} strokeLinejoin="round" />
     ),

@@ -1,10 +1,8 @@
-import { mendsFor, type Mend } from '@angled-chalk/core/compose';
+import { mendsFor, type Mend, type Suits } from '@angled-chalk/core/compose';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { runInWorker } from './run.ts';
-import { whomOf, type WhomAnswer } from './whom.ts';
-
-export type { WhomAnswer } from './whom.ts';
+import { suitsOf } from './whom.ts';
 
 const hasWorker = (): boolean => typeof Worker !== 'undefined';
 
@@ -18,5 +16,7 @@ export const mendsInWorker = (
     ? runInWorker((work) => work.mends(drill, findings, finding), undefined, signal)
     : Promise.resolve(mendsFor(drill, findings, finding));
 
-export const whomInWorker = (drills: readonly PlannedDrill[], signal: AbortSignal): Promise<WhomAnswer> =>
-  hasWorker() ? runInWorker((work) => work.whom(drills), undefined, signal) : Promise.resolve(whomOf(drills));
+export const suitsInWorker = (drills: readonly PlannedDrill[], signal: AbortSignal): Promise<Suits | null> =>
+  hasWorker()
+    ? runInWorker((work) => work.suits(drills), undefined, signal)
+    : Promise.resolve(suitsOf(drills));

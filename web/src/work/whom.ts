@@ -1,21 +1,36 @@
-import { forWhom, suitsMost, type Suits, type Walks } from '@angled-chalk/core/compose';
-import type { Plan, PlannedDrill } from '@angled-chalk/core/pattern';
+import { forWhom, suitsMost, type Planned, type Suits, type Walks } from '@angled-chalk/core/compose';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
 
-export interface WhomAnswer {
-  readonly rows: Walks[] | null;
-  readonly suits: Suits | null;
+/** The same plan for each of some students: each one's drill holds what is theirs, the plan that is tried is put in. */
+const plannedBy =
+  (drills: readonly PlannedDrill[]): Planned =>
+  (plan, student) => {
+    const own = drills.find((drill) => drill.student === student);
+    return own
+      ? { ...own, plan: { ...own.plan, pattern: plan.pattern, tempoPerMin: plan.tempoPerMin } }
+      : { plan, student };
+  };
+
+/** Who walks the plan of some drills clean; null where it has too many moves to be judged for all. */
+export function rowsOf(drills: readonly PlannedDrill[]): Walks[] | null {
+  const [first] = drills;
+  return first
+    ? forWhom(
+        first.plan,
+        drills.map(({ student }) => student),
+        plannedBy(drills),
+      )
+    : [];
 }
 
-/** The same plan for each of some students; the plan is the first one's. */
-export function whomOf(drills: readonly PlannedDrill[]): WhomAnswer {
+/** The one change that suits the most of them. */
+export function suitsOf(drills: readonly PlannedDrill[]): Suits | null {
   const [first] = drills;
-  if (!first) return { rows: [], suits: null };
-  const students = drills.map(({ student }) => student);
-  // Each student's drill holds what is theirs; the plan that is tried is put into it.
-  const planned = (plan: Plan, student: PlannedDrill['student']): PlannedDrill => {
-    const own = drills.find((drill) => drill.student === student) ?? first;
-    return { ...own, plan: { ...own.plan, pattern: plan.pattern, tempoPerMin: plan.tempoPerMin } };
-  };
-  const rows = forWhom(first.plan, students, planned);
-  return { rows, suits: rows && suitsMost(first.plan, students, planned) };
+  return first
+    ? suitsMost(
+        first.plan,
+        drills.map(({ student }) => student),
+        plannedBy(drills),
+      )
+    : null;
 }

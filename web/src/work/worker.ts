@@ -1,7 +1,7 @@
 import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
 import type { StudentFit } from '@angled-chalk/core/body';
 import { checkTrack, judgePlan, packCheck, type CheckResult, type Judged } from '@angled-chalk/core/check';
-import { mendsFor, type Mend } from '@angled-chalk/core/compose';
+import { mendsFor, type Mend, type Suits, type Walks } from '@angled-chalk/core/compose';
 import type { Reading } from '@angled-chalk/core/matching';
 import { fillWithLayout, type FilledFloor } from '@angled-chalk/core/filling';
 import type { Floor } from '@angled-chalk/core/floor';
@@ -15,7 +15,7 @@ import { simulate, TRACKER_DEFAULTS, spreadFaults, type SimulatedFault } from '@
 import { packTrack, readTrackCsv, unpackTrack } from '@angled-chalk/core/track';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
-import { whomOf, type WhomAnswer } from './whom.ts';
+import { rowsOf, suitsOf } from './whom.ts';
 import { readFloorFrom, readPlanFrom } from './read-files.ts';
 
 /** What is known of a recording once it is read, with its compact form. */
@@ -62,7 +62,8 @@ const work = {
   mends: (drill: PlannedDrill, findings: readonly Finding[], finding: Finding): Mend[] =>
     mendsFor(drill, findings, finding),
 
-  whom: (drills: readonly PlannedDrill[]): WhomAnswer => whomOf(drills),
+  rows: (drills: readonly PlannedDrill[]): Walks[] | null => rowsOf(drills),
+  suits: (drills: readonly PlannedDrill[]): Suits | null => suitsOf(drills),
 
   readFloor: (file: File): Promise<Result<LaidFloor>> => readFloorFrom(file),
   readPlan: (file: File): Promise<Result<Plan>> => readPlanFrom(file),
