@@ -69,16 +69,17 @@ function watchKeys() {
 /** Runs in the page before its own scripts: how long a worker takes for what it is asked, from message to message. */
 function watchWorkers() {
   globalThis.answers = [];
-  const { postMessage } = Worker.prototype;
-  Worker.prototype.postMessage = function (message, ...rest) {
-    const asked = performance.now();
-    if (message?.path?.[0] === 'rows')
-      this.addEventListener('message', function done({ data }) {
+  globalThis.Worker = class extends Worker {
+    postMessage(message, ...rest) {
+      const asked = performance.now();
+      const done = ({ data }) => {
         if (data.id !== message.id) return;
         this.removeEventListener('message', done);
         globalThis.answers.push(performance.now() - asked);
-      });
-    return postMessage.call(this, message, ...rest);
+      };
+      if (message?.path?.[0] === 'rows') this.addEventListener('message', done);
+      super.postMessage(message, ...rest);
+    }
   };
 }
 

@@ -52,6 +52,7 @@ const Sides = memo(function Sides(props: BesideProps) {
   const { drill, footwork, composer, form } = shown;
   const [side, setSide] = useState<Side>('Move');
   const { plan } = drill;
+  const over = useMemo(() => ({ footwork, findings }), [footwork, findings]);
   const places = useMemo(() => groupFindings(findings).length, [findings]);
   const chosen = found === null ? null : (findings[found] ?? null);
   return (
@@ -83,7 +84,7 @@ const Sides = memo(function Sides(props: BesideProps) {
           ))}
         {side === 'All moves' && (
           <Box sx={{ display: 'grid', gap: 1.5 }}>
-            <LinesPanel />
+            <LinesPanel over={over} />
             <MovesForm {...form} />
           </Box>
         )}

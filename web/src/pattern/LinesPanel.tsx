@@ -1,12 +1,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { MOVE_NAMES, MOVES, type MoveName } from '@angled-chalk/core/moves';
-import { itemsText, moveText, readNotation, type NotationProblem } from '@angled-chalk/core/notation';
-import type { Item, Pattern } from '@angled-chalk/core/pattern';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { itemsText, moveText, type MovesText } from '@angled-chalk/core/notation';
+import type { Footwork, Pattern } from '@angled-chalk/core/pattern';
+import { faultWords, type Finding } from '@angled-chalk/core/rules';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Busy, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
+import { readLines } from '../work/lines.ts';
+import type { LineFinding } from './LinesEditor.tsx';
 
 const LinesEditor = lazy(() => import('./LinesEditor.tsx'));
 const EXAMPLES = [
@@ -18,56 +21,72 @@ interface WithPattern {
   readonly pattern: Pattern;
 }
 
+/** The moves that the lines are of, and what is found in them. */
+interface LinesOver {
+  readonly footwork: Footwork;
+  readonly findings: readonly Finding[];
+}
+
+/** What a text means; what the one before it meant, until it is read. */
+function useMeaning(text: string): MovesText | null {
+  const [means, setMeans] = useState<MovesText | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    void readLines(text).then((read) => isWanted && setMeans(read));
+    return () => {
+      isWanted = false;
+    };
+  }, [text]);
+  return means;
+}
+
+/** What is found in the moves, each at the line of its move, once a line and fault. */
+function found({ footwork, findings }: LinesOver, { lineOf }: MovesText): LineFinding[] {
+  const lines = new Map(lineOf);
+  const all = findings.flatMap(({ moveNumber, fault }): LineFinding[] => {
+    const move = moveNumber === null ? undefined : footwork.moves[moveNumber - 1];
+    const line = move && lines.get(move.path.join('.'));
+    return line === undefined ? [] : [{ line, words: `Move ${moveNumber}: ${faultWords(fault)}.` }];
+  });
+  return [...new Map(all.map((one) => [`${one.line} ${one.words}`, one])).values()];
+}
+
 /** The same moves as lines: what can be read goes into the drawing at once, what cannot is told beside its line. */
-export function LinesPanel() {
+export function LinesPanel({ over }: { readonly over: LinesOver }) {
   const [open, setOpen] = useState(false);
   return (
     <Panel title="Moves in lines">
-      {open ? <Lines /> : <Button onClick={() => setOpen(true)}>Write the moves in lines</Button>}
+      {open ? <Lines over={over} /> : <Button onClick={() => setOpen(true)}>Write the moves in lines</Button>}
     </Panel>
   );
 }
 
-/** What a text means as moves: its items, or what keeps them from being read. */
-interface Meaning {
-  readonly items: readonly Item[] | null;
-  readonly problems: readonly Pick<NotationProblem, 'line' | 'message'>[];
-}
-
-function meaningOf(text: string): Meaning {
-  const read = readNotation(text);
-  if (!read.ok) return { items: null, problems: read.problems };
-  const { head, pattern } = read.value;
-  const message =
-    Object.keys(head).length > 0 || pattern.start !== null
-      ? 'Here only moves are written: name, tempo, target and start have fields of their own.'
-      : pattern.items.length === 0
-        ? 'A pattern has at least one move.'
-        : null;
-  return message === null
-    ? { items: pattern.items, problems: [] }
-    : { items: null, problems: [{ line: 1, message }] };
-}
-
-function Lines() {
+function Lines({ over }: { readonly over: LinesOver }) {
   const { setValue } = useFormContext<WithPattern>();
   const { items, start } = useWatch<WithPattern, 'pattern'>({ name: 'pattern' });
-  const written = itemsText(items);
+  const written = useMemo(() => itemsText(items), [items]);
   // What is typed stays as it is typed; moves that were changed elsewhere are written anew.
   const [typed, setTyped] = useState({ text: written, means: written });
   const text = typed.means === written ? typed.text : written;
-  const { problems } = useMemo(() => meaningOf(text), [text]);
+  const means = useMeaning(text);
+  const problems = means?.problems ?? [];
+  const findings = useMemo(() => (means ? found(over, means) : []), [over, means]);
   const [shown, setShown] = useState<MoveName | ''>('');
+  const newest = useRef('');
   const type = (next: string): void => {
-    const { items: own } = meaningOf(next);
-    setTyped({ text: next, means: own === null ? written : itemsText(own) });
-    if (own !== null) setValue('pattern', { start, items: own });
+    newest.current = next;
+    setTyped({ text: next, means: written });
+    void readLines(next).then((read) => {
+      if (newest.current !== next || read.items === null || read.written === null) return;
+      setTyped({ text: next, means: read.written });
+      setValue('pattern', { start, items: read.items });
+    });
   };
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
       <Box sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper', overflow: 'hidden' }}>
         <Suspense fallback={<Busy what="Opening the editor" />}>
-          <LinesEditor text={text} onText={type} />
+          <LinesEditor text={text} onText={type} findings={findings} />
         </Suspense>
       </Box>
       <Box aria-live="polite" sx={{ display: 'grid', gap: 0.5 }}>

@@ -1,10 +1,11 @@
 import { autocompletion, type CompletionContext, type CompletionResult } from '@codemirror/autocomplete';
 import { HighlightStyle, StreamLanguage, syntaxHighlighting } from '@codemirror/language';
 import { linter, type Diagnostic } from '@codemirror/lint';
-import { readNotation, VOCABULARY, wordsAfter } from '@angled-chalk/core/notation';
+import { VOCABULARY, wordsAfter } from '@angled-chalk/core/notation';
 import { tags } from '@lezer/highlight';
 import { EditorView } from '@uiw/react-codemirror';
 import { PALETTE } from '../app/palette.ts';
+import { readLines } from '../work/lines.ts';
 
 const WORDS = new Set(VOCABULARY);
 /** Words that stand between the moves. */
@@ -36,10 +37,9 @@ const style = HighlightStyle.define([
 ]);
 
 /** Every line that cannot be read, underlined, with what was expected there. */
-const findings = linter(
-  ({ state: { doc } }): Diagnostic[] => {
-    const read = readNotation(doc.toString());
-    if (read.ok) return [];
+const problems = linter(
+  async ({ state: { doc } }): Promise<Diagnostic[]> => {
+    const read = await readLines(doc.toString());
     return read.problems.map(({ line, column, endColumn, message, nearest }) => {
       const { from, to } = doc.line(Math.min(line, doc.lines));
       const [begins, ends] = [Math.min(to, from + column - 1), Math.min(to, from + endColumn - 1)];
@@ -86,7 +86,7 @@ const look = EditorView.theme({
 export const NOTATION = [
   language,
   syntaxHighlighting(style),
-  findings,
+  problems,
   autocompletion({ override: [complete] }),
   look,
   EditorView.lineWrapping,

@@ -7,6 +7,7 @@ import { fillWithLayout, type FilledFloor } from '@angled-chalk/core/filling';
 import type { Floor } from '@angled-chalk/core/floor';
 import type { LaidFloor, LayoutPiece } from '@angled-chalk/core/layout';
 import type { Result } from '@angled-chalk/core/measure';
+import { readMoves, type MovesText } from '@angled-chalk/core/notation';
 import { expand, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { nearestPassing, type Placement, type RigidMove } from '@angled-chalk/core/placing';
 import { fitAll, fitCsv, rulerFor } from '@angled-chalk/core/range';
@@ -61,6 +62,8 @@ const work = {
 
   mends: (drill: PlannedDrill, findings: readonly Finding[], finding: Finding): Mend[] =>
     mendsFor(drill, findings, finding),
+
+  lines: (text: string): MovesText => readMoves(text),
 
   rows: (drills: readonly PlannedDrill[]): Walks[] | null => rowsOf(drills),
   suits: (drills: readonly PlannedDrill[]): Suits | null => suitsOf(drills),
