@@ -116,6 +116,53 @@ test('by mouse: walked in by buttons, a foot dragged, a move chosen in the score
   await expect(page.getByLabel('Numbers of move 1')).toContainText('90° to the left');
 });
 
+test('several moves are chosen on the score and the floor, dragged to another place, and made a group', async ({
+  page,
+  program,
+}) => {
+  await page.goto(`${program.url}/patterns/${SEQUENCE}`);
+  const score = page.getByRole('img', { name: /moves over/ });
+  const box = await score.boundingBox();
+  if (!box) throw new Error('no score');
+  const texts = async (): Promise<string[]> => score.locator('text').allTextContents();
+  const xOf = async (number: string): Promise<number> => {
+    const at = await score.locator('text', { hasText: new RegExp(`^${number}!?$`) }).boundingBox();
+    if (!at) throw new Error(`no move ${number}`);
+    return at.x + 4;
+  };
+  const y = box.y + 55;
+  expect(await texts()).toContain('2!');
+  await page.mouse.click(await xOf('2'), y);
+  await expect(page.getByLabel('Numbers of move 2')).toBeVisible();
+  await page.keyboard.down('Shift');
+  await page.mouse.click(await xOf('3'), y);
+  await page.keyboard.up('Shift');
+  await expect(page.getByText('Moves 2 to 3 are chosen.')).toBeVisible();
+  // The accent stands on the step that is chosen: dragged to where move 5 stands it is the fourth.
+  await page.mouse.move((await xOf('2')) + 4, y);
+  await page.mouse.down();
+  await page.mouse.move((await xOf('5')) + 4, y, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(texts).toContain('4!');
+  await expect(page.getByText('Moves 4 to 5 are chosen.')).toBeVisible();
+  await page.getByRole('button', { name: 'Three times' }).click();
+  await expect(page.getByText('Moves 4 to 9 are chosen.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(texts).toContain('2!');
+  // A print of the floor is pressed.
+  const foot = page.getByRole('group', { name: /^Floor from above/ }).locator('text', { hasText: /^L?R?9/ });
+  const at = await foot.first().boundingBox();
+  if (at) {
+    await page.mouse.click(at.x + at.width / 2, at.y);
+    await expect(page.getByLabel(/^Numbers of move /)).toBeVisible();
+  }
+  await page.getByRole('group', { name: /^Bench/ }).focus();
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('Shift+PageUp');
+  await expect(page.getByText(/^Moves \d+ to \d+ are chosen\./)).toBeVisible();
+});
+
 test('for whom: every student in a row, and one change for those it does not suit', async ({
   page,
   program,

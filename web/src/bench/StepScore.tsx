@@ -107,7 +107,7 @@ export function StepScore({ score, gapsOver, beat, chosen, onChoose, onBeat, onM
           {...bind()}
           width={width}
           height={height}
-          style={{ display: 'block', cursor: 'pointer', touchAction: 'pan-x' }}
+          style={{ display: 'block', cursor: 'pointer', touchAction: 'pan-x', userSelect: 'none' }}
           role="img"
           aria-label={`${score.moves.length} moves over ${score.beats.toFixed(0)} beats`}
         >

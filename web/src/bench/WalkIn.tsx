@@ -6,8 +6,8 @@ import type { ComposerActions } from './useComposer.ts';
 
 /** What the keys do on the bench beside walking in. */
 const MORE_KEYS = [
-  ['[ and ]', 'the move before, the move after'],
-  ['Shift with [ or ]', 'the choice reaches a move further'],
+  ['[ and ], or the page keys', 'the move before, the move after'],
+  ['with Shift', 'the choice reaches a move further'],
   ['W', 'chooses the group that the move stands in'],
   ['Delete', 'takes what is chosen out'],
   ['Shift with ← or →', 'moves it earlier or later; or drag it in the score'],

@@ -17,15 +17,17 @@ export function keyAction(
   count: number,
 ): (() => void) | null {
   if (ctrlKey || metaKey || altKey) return null;
+  const to = shiftKey ? actions.extend : actions.choose;
   switch (key) {
+    // Brackets are far away on many keyboards: the page keys do the same. With Shift a bracket is a brace on some.
     case '[':
-      return () => actions.choose(Math.max(1, (number ?? count + 1) - 1));
-    case ']':
-      return () => actions.choose(Math.min(count, (number ?? 0) + 1));
     case '{':
-      return () => actions.extend(Math.max(1, (number ?? count + 1) - 1));
+    case 'PageUp':
+      return () => to(Math.max(1, (number ?? count + 1) - 1));
+    case ']':
     case '}':
-      return () => actions.extend(Math.min(count, (number ?? 0) + 1));
+    case 'PageDown':
+      return () => to(Math.min(count, (number ?? 0) + 1));
     case 'w':
       return actions.widen;
     case 'Delete':

@@ -151,6 +151,8 @@ function Strikes({ move }: { readonly move: PlannedMove }) {
   const start = between(centre, fromFacing(centre, after.facingDeg, 0, 1), 0.28);
   const end = fromFacing(centre, after.facingDeg, 0, 0.5);
   const { x, y } = toDrawing(frame, fromFacing(end, after.facingDeg, 0, textM));
+  // A target that is not shown may lie beyond the edge: the word stays on the drawing.
+  const inside = (at: number): number => Math.min(frame.height - textM, Math.max(textM, at));
   // Beside the line where it goes up the drawing, over it where it goes across.
   const isAcross = Math.abs(forward(after.facingDeg).x) > 0.7;
   return (
@@ -161,7 +163,7 @@ function Strikes({ move }: { readonly move: PlannedMove }) {
         strokeWidth={textM * 0.22}
         strokeLinecap="round"
       />
-      <DrawingText x={x} y={isAcross ? y - textM : y}>
+      <DrawingText x={x} y={inside(isAcross ? y - textM : y)}>
         {strikes.map(({ strike }) => strikeName(strike)).join(', ')}
       </DrawingText>
     </g>
