@@ -8,22 +8,12 @@ import { drillSchema, keptPatternSchema } from './drill.ts';
 import { planSchema } from './plan-file.ts';
 import { schoolSchema } from './school.ts';
 import { studentFitSchema } from './student-file.ts';
+import { noControl, wordsSchema } from './words.ts';
 
 export const idSchema = z.uuid();
 
 /** Every stored thing carries a version that rises with each write; a write names the one it read. */
 const stored = { id: idSchema, version: z.number().int().min(1), updatedAt: z.iso.datetime() };
-
-/**
- * Text that people write: a database holds no NUL, and half of a surrogate pair is no letter. What is
- * typed is kept to the letter otherwise.
- */
-const noControl = (text: string): boolean => !text.includes('\u0000') && text.isWellFormed();
-export const wordsSchema = (most: number) =>
-  z
-    .string()
-    .max(most)
-    .refine(noControl, 'Holds a character that cannot be kept (a NUL, or half a letter). Type it again.');
 
 /** A version that a row can have. */
 export const versionSchema = z.number().int().min(1).max(2_147_483_646);
@@ -112,6 +102,24 @@ export type StudentInput = z.infer<typeof studentInputSchema>;
 export type Student = z.infer<typeof studentSchema>;
 
 export const storedPlanSchema = z.object({ ...stored, plan: drillSchema });
+/** A drill as it once was: kept under a name, or by itself before it was written over. */
+export const planVersionSchema = z.object({
+  id: idSchema,
+  planId: idSchema,
+  version: versionSchema,
+  label: z.string().nullable(),
+  keptAt: z.iso.datetime(),
+  plan: drillSchema,
+});
+export type PlanVersion = Readonly<Omit<z.infer<typeof planVersionSchema>, 'plan'>> & {
+  readonly plan: Drill;
+};
+/** A drill that is at a version is kept as it is, under a name. */
+export const keepVersionSchema = z.object({
+  id: idSchema,
+  version: versionSchema,
+  label: wordsSchema(80).min(1),
+});
 export type StoredPlan = Readonly<Omit<z.infer<typeof storedPlanSchema>, 'plan'>> & { readonly plan: Drill };
 
 export const storedPatternSchema = z.object({ ...stored, pattern: keptPatternSchema });

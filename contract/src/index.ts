@@ -9,6 +9,7 @@ export * from './student-file.ts';
 export * from './check-file.ts';
 export * from './read-json.ts';
 export * from './api.ts';
+export * from './words.ts';
 export * from './consent.ts';
 export * from './roster-csv.ts';
 export * from './roster-reading.ts';

@@ -134,7 +134,7 @@ export function laterVersion(value: unknown): string | null {
 }
 
 /** A plan as a file: plain values alone, whatever it follows where it is kept. */
-export const planFile = ({ follows: _, ...plan }: Drill): unknown => ({
+export const planFile = ({ follows: _, about: __, ...plan }: Drill): unknown => ({
   format: PLAN_FORMAT,
   version: PLAN_VERSION,
   plan,

@@ -5,13 +5,16 @@ import { writtenOut, type Item } from '../pattern/index.ts';
 import {
   groupAt,
   insertAfter,
+  isInSpan,
   itemAt,
+  itemsAt,
   mirrored,
   removeAt,
   replaceAt,
   scaled,
   shiftAt,
   shiftedPath,
+  spanOf,
   turned,
   ungroupAt,
 } from './index.ts';
@@ -111,4 +114,51 @@ test('by hand: a step of 20 cm ahead, turned a quarter and halved, is 10 cm to t
 test('a repeat whose last move is taken out goes with it', () => {
   const hold: Item = { move: { do: 'hold' } };
   expect(removeAt([hold, { repeat: 3, items: [hold] }], [1, 0])).toEqual([hold]);
+});
+
+/** Some items, and all from one of them to another. */
+const spans = list.chain((items) => {
+  const paths = (own: readonly Item[], before: readonly number[] = []): number[][] =>
+    own.flatMap((item, i) => [
+      [...before, i],
+      ...('repeat' in item ? paths(item.items, [...before, i]) : []),
+    ]);
+  const one = fc.constantFrom(...paths(items));
+  return fc.record({ items: fc.constant(items), one, other: one });
+});
+
+test('a span holds both its ends, begins at the first, and is the same from either end', () => {
+  fc.assert(
+    fc.property(spans, ({ items, one, other }) => {
+      const span = spanOf(one, other);
+      expect(span).toEqual(spanOf(other, one));
+      expect(isInSpan(span, one)).toBe(true);
+      expect(isInSpan(span, other)).toBe(true);
+      expect(itemsAt(items, span.path, span.count)).toHaveLength(span.count);
+      const after = [...span.path.slice(0, -1), last(span.path) + span.count];
+      expect(isInSpan(span, after)).toBe(false);
+    }),
+  );
+});
+
+test('some items moved on and back again are where they were, and nothing is lost on the way', () => {
+  fc.assert(
+    fc.property(spans, fc.integer({ min: -3, max: 3 }), ({ items, one, other }, by) => {
+      const { path, count } = spanOf(one, other);
+      const moved = shiftAt(items, path, by, count);
+      const there = shiftedPath(items, path, by, count);
+      expect(itemsAt(moved, there, count)).toEqual(itemsAt(items, path, count));
+      expect(shiftAt(moved, there, last(path) - last(there), count)).toEqual(items);
+      expect([...flat(moved)].map((one) => JSON.stringify(one)).sort()).toEqual(
+        [...flat(items)].map((one) => JSON.stringify(one)).sort(),
+      );
+    }),
+  );
+});
+
+test('the choice reaches over the groups that its ends stand in: counted by hand', () => {
+  // 0, 1 { 0, 1 { 0 } }, 2
+  expect(spanOf([1, 0], [1, 1, 0])).toEqual({ path: [1, 0], count: 2 });
+  expect(spanOf([1, 1, 0], [2])).toEqual({ path: [1], count: 2 });
+  expect(spanOf([0], [0])).toEqual({ path: [0], count: 1 });
 });

@@ -1,3 +1,4 @@
+import type { About } from './about.ts';
 import type { Pattern, Plan } from '../pattern/index.ts';
 import type { Point } from '../geometry/index.ts';
 
@@ -39,4 +40,15 @@ export interface Follows {
  */
 export interface Drill extends Plan {
   readonly follows?: Follows | undefined;
+  /** What a coach says of it, where it is kept in the library. */
+  readonly about?: About | undefined;
 }
+
+/** What is kept of a drill beside its plan. */
+export type Kept = Pick<Drill, 'follows' | 'about'>;
+
+/** That of a drill, to be put beside another plan; without keys for what there is not. */
+export const keptOf = ({ follows, about }: Kept): Kept => ({
+  ...(follows ? { follows } : {}),
+  ...(about ? { about } : {}),
+});

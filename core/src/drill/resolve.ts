@@ -3,7 +3,7 @@ import type { Target } from '../floor/index.ts';
 import { fromFacing, wrapDeg } from '../geometry/index.ts';
 import type { LaidFloor, Piece } from '../layout/index.ts';
 import { withLane, type Plan, type Pose, type Weave } from '../pattern/index.ts';
-import type { Drill, KeptPattern, OnPiece, TargetOf } from './drill.ts';
+import { keptOf, type Drill, type KeptPattern, type OnPiece, type TargetOf } from './drill.ts';
 import { carried, patternAt, poseOf } from './place-pattern.ts';
 
 /** What references lead to; null for what is not there any more. */
@@ -93,7 +93,11 @@ function aimedAt({ partner, ...plan }: Plan, target: Pick<Target, 'kind' | 'at' 
  *
  * @param ruler of whom lengths in the body's measure are; null: those stay as they last were
  */
-export function resolveDrill({ follows, ...own }: Drill, world: World, ruler: Ruler | null): Resolved {
+export function resolveDrill(
+  { follows, about: _, ...own }: Drill,
+  world: World,
+  ruler: Ruler | null,
+): Resolved {
   if (!follows) return { plan: own, lost: [] };
   const lost: Lost[] = [];
   const found = <T>(what: Lost, value: T | null | undefined): T | null => {
@@ -140,7 +144,7 @@ export function remembered(drill: Drill, world: World, ruler: Ruler | null): Dri
   const { piece: on } = follows;
   const floor = follows.floor === undefined ? null : world.floor(follows.floor);
   const piece = on && floor?.pieces.find(({ id }) => id === on.id);
-  return { ...plan, follows: piece ? { ...follows, piece: onPiece(piece) } : follows };
+  return { ...plan, ...keptOf(drill), follows: piece ? { ...follows, piece: onPiece(piece) } : follows };
 }
 
 /** Where a stance begins on a piece: before a bag at the far line, on a circle facing its middle, else where the piece begins. */

@@ -1,8 +1,5 @@
+import type { About } from '../drill/index.ts';
 import type { FaultName } from '../moves/index.ts';
-
-/** What a drill is for. */
-export const PURPOSES = ['travel', 'line', 'angles', 'range', 'strikes', 'kicks', 'balance'] as const;
-export type Purpose = (typeof PURPOSES)[number];
 
 /** What usually goes wrong, and why it does. */
 export interface UsualFault {
@@ -17,21 +14,10 @@ export interface NamedRule {
 }
 
 /** One drill of the library: everything a coach says of it, and its moves in the notation. */
-export interface LibraryEntry {
+export interface LibraryEntry extends About {
   readonly id: string;
   readonly name: string;
-  readonly purpose: Purpose;
-  /** From 1, the first weeks, to 5. */
-  readonly level: 1 | 2 | 3 | 4 | 5;
-  /** Why it is done, in a sentence. */
-  readonly why: string;
-  readonly lookFor: readonly string[];
-  /** How the student tells without a coach. */
-  readonly selfCheck: string;
   readonly faults: readonly UsualFault[];
-  readonly cautions: readonly string[];
-  /** Time or sets. */
-  readonly dose: string;
   /** Ids of drills that come before it, and after it; before it is prepared by them all. */
   readonly before: readonly string[];
   readonly after: readonly string[];

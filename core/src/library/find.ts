@@ -1,4 +1,5 @@
-import type { LibraryEntry, Purpose } from './entry.ts';
+import type { Purpose } from '../drill/index.ts';
+import type { LibraryEntry } from './entry.ts';
 import { LIBRARY } from './library.ts';
 
 /** What a coach looks for: words, what it is for, how far the student is, and what there is at hand. */
@@ -28,12 +29,15 @@ const textOfEntry = ({ name, why, purpose, notation, lookFor, faults }: LibraryE
     .toLowerCase();
 
 /** Drills that hold every word, and fit into what there is; in the order of the ladder. */
-export function findDrills({ words, purpose, level, cones, roomM }: Wanted): LibraryEntry[] {
+export function findDrills(
+  { words, purpose, level, cones, roomM }: Wanted,
+  entries: readonly LibraryEntry[] = LIBRARY,
+): LibraryEntry[] {
   const asked = words
     .toLowerCase()
     .split(/\s+/)
     .filter((word) => word !== '');
-  return LIBRARY.filter(
+  return entries.filter(
     (entry) =>
       (purpose === 'any' || entry.purpose === purpose) &&
       entry.level <= level &&

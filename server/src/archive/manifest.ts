@@ -15,6 +15,7 @@ export const TABLES = [
   'students',
   'patterns',
   'plans',
+  'plan_versions',
   'floors',
   'tracks',
   'checks',

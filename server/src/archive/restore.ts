@@ -126,6 +126,7 @@ async function checkDocuments(seat: Seat): Promise<void> {
   const checks = [
     ['patterns', 'pattern', keptPatternSchema],
     ['plans', 'plan', drillSchema],
+    ['plan_versions', 'plan', drillSchema],
     ['floors', 'floor', laidFloorSchema],
     ['schools', 'school', schoolSchema],
   ] as const;

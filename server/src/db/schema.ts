@@ -64,6 +64,23 @@ export const plans = pgTable('plans', {
   plan: jsonb().$type<Drill>().notNull(),
 });
 
+/** Drills as they once were. */
+export const planVersions = pgTable(
+  'plan_versions',
+  {
+    id: uuid().primaryKey(),
+    planId: uuid()
+      .notNull()
+      .references(() => plans.id, { onDelete: 'cascade' }),
+    version: integer().notNull(),
+    /** Null for one that was kept by itself. */
+    label: text(),
+    plan: jsonb().$type<Drill>().notNull(),
+    keptAt: when().notNull(),
+  },
+  (table) => [index('plan_versions_of').on(table.planId, table.keptAt)],
+);
+
 /** Floors with everything laid out on them. */
 export const floors = pgTable('floors', {
   ...stored,

@@ -10,4 +10,4 @@ export function valid<T>(schema: z.ZodType<T>, value: unknown): T {
   throw new HttpProblem(400, issueProblem(parsed.error));
 }
 
-export const idOf = (request: Request): string => valid(idSchema, request.params['id']);
+export const idOf = (request: Request, name = 'id'): string => valid(idSchema, request.params[name]);

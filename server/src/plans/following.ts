@@ -3,7 +3,8 @@ import { remembered, type Drill, type World } from '@angled-chalk/core/drill';
 import { eq, sql } from 'drizzle-orm';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
-import { plans } from '../db/schema.ts';
+import { plans, planVersions } from '../db/schema.ts';
+import { keepBefore } from './versions.ts';
 
 /** What the references of a drill lead to in the database. */
 async function worldOf(db: Database, { follows }: Drill): Promise<World> {
@@ -63,23 +64,29 @@ export function keptDrills(db: Database) {
   return {
     ...own,
     add: async (id: string, drill: Drill): Promise<StoredPlan> => own.add(id, await withMemory(db, drill)),
-    update: async (id: string, version: number, drill: Drill): Promise<StoredPlan | null> =>
-      own.update(id, version, await withMemory(db, drill)),
+    update: async (id: string, version: number, drill: Drill): Promise<StoredPlan | null> => {
+      const memory = await withMemory(db, drill);
+      return db.transaction(async (inside) => {
+        await keepBefore(inside, id, new Date());
+        return documentsOf(inside, 'plan').update(id, version, memory);
+      });
+    },
   };
 }
 
-/** Nobody is named in a drill who was erased. */
+/** Nobody is named in a drill who was erased, nor in what it once was. */
 export async function forgetStudent(db: Database, id: string): Promise<void> {
-  await db
-    .update(plans)
-    .set({
-      plan: sql`${plans.plan} #- '{follows,target}'`,
-    })
-    .where(sql`${plans.plan} #>> '{follows,target,id}' = ${id}`);
-  await db
-    .update(plans)
-    .set({
-      plan: sql`jsonb_set(${plans.plan}, '{follows,students}', (${plans.plan} #> '{follows,students}') - ${id}::text)`,
-    })
-    .where(sql`${plans.plan} #> '{follows,students}' ? ${id}`);
+  for (const table of [plans, planVersions]) {
+    const { plan } = table;
+    await db
+      .update(table)
+      .set({ plan: sql`${plan} #- '{follows,target}'` })
+      .where(sql`${plan} #>> '{follows,target,id}' = ${id}`);
+    await db
+      .update(table)
+      .set({
+        plan: sql`jsonb_set(${plan}, '{follows,students}', (${plan} #> '{follows,students}') - ${id}::text)`,
+      })
+      .where(sql`${plan} #> '{follows,students}' ? ${id}`);
+  }
 }

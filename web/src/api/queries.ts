@@ -5,6 +5,7 @@ import {
   checkSchema,
   checkSummarySchema,
   healthSchema,
+  planVersionSchema,
   settingsSchema,
   signedInSchema,
   storedFloorSchema,
@@ -15,6 +16,7 @@ import {
   trackInfoSchema,
   trackPageSchema,
   type CheckInput,
+  type PlanVersion,
   type Settings,
   type SettingsInput,
   type SignedIn,
@@ -48,6 +50,7 @@ export const KEYS = {
   schools: ['schools'],
   tracks: ['tracks'],
   checks: ['checks'],
+  versions: ['versions'],
   health: ['health'],
   signedIn: ['signed-in'],
 } as const;
@@ -248,6 +251,19 @@ export const useAddPattern = () =>
   );
 export const useAddPlan = () =>
   useWrite(KEYS.plans, (input: { id: string; value: Drill }) => api.post('/plans', input, planShape));
+const versionShape: z.ZodType<PlanVersion> = planVersionSchema;
+/** What a drill once was, the newest first. */
+export const useVersions = (planId: string) =>
+  useQuery({
+    queryKey: [...KEYS.versions, planId],
+    queryFn: () => api.get(`/plans/${planId}/versions`, z.array(versionShape)),
+  });
+export const useKeepVersion = (planId: string) =>
+  useWrite(KEYS.versions, (order: { readonly version: number; readonly label: string }) =>
+    api.post(`/plans/${planId}/versions`, { id: newId(), ...order }, versionShape),
+  );
+export const useDropVersion = (planId: string) =>
+  useWrite(KEYS.versions, (id: string) => api.remove(`/plans/${planId}/versions/${id}`));
 export const useAddFloor = () =>
   useWrite(KEYS.floors, (input: { id: string; value: LaidFloor }) => api.post('/floors', input, floorShape));
 export const useAddCheck = () =>

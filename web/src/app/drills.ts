@@ -2,6 +2,7 @@ import type { StoredPlan, Student } from '@angled-chalk/contract';
 import type { Ruler } from '@angled-chalk/core/body';
 import {
   remembered,
+  type About,
   resolveDrill,
   type Drill,
   type Follows,
@@ -18,6 +19,8 @@ import { useClub } from './club.tsx';
 export interface DrillForStudent extends Omit<StoredPlan, 'plan'>, Omit<Resolved, 'plan'> {
   readonly plan: Plan;
   readonly follows: Follows;
+  /** What a coach says of it, where it is kept in the library. */
+  readonly about: About | undefined;
   /** Differs when anything that it follows was changed. */
   readonly stamp: string;
 }
@@ -107,6 +110,7 @@ export function useDrills() {
             ...stored,
             ...resolve(stored.plan),
             follows: stored.plan.follows ?? {},
+            about: stored.plan.about,
             stamp: `${stored.version} ${stampOf(stored.plan)}`,
           })),
     [plans.data, resolve, stampOf, isLoading],

@@ -20,7 +20,7 @@ import { moveNowWords } from '../pattern/pattern-words.ts';
 import { FeetNow, PlanFloor } from '../pattern/PlanFloor.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback, type Span } from '../pattern/usePlayback.ts';
-import { Beside, type Shown } from './Beside.tsx';
+import { Beside, TypedContext, type Typed } from './Beside.tsx';
 import { FootGrips } from './FootGrips.tsx';
 import { keyAction } from './keys.ts';
 import { useSounds, type Sounding } from './sound.ts';
@@ -36,7 +36,8 @@ interface BenchProps extends Pick<
   readonly footwork: Footwork;
   readonly onPattern: (pattern: Pattern, joins: boolean) => void;
   readonly fixed: { readonly target: boolean; readonly lane: boolean };
-  readonly form: Shown['form'];
+  readonly form: Typed['form'];
+  readonly more: Typed['more'];
 }
 
 /**
@@ -44,7 +45,7 @@ interface BenchProps extends Pick<
  * drawn there in the very next picture; what is found, and what stands beside it, comes after.
  */
 export const Bench = memo(function Bench(props: BenchProps) {
-  const { drill, footwork, findings, onPlan, onPattern, fixed, own, students, drillOf, form } = props;
+  const { drill, footwork, findings, onPlan, onPattern, fixed, own, students, drillOf, form, more } = props;
   const units = useUnits();
   const { plan } = drill;
   const score = useMemo(() => scoreOf(drill, footwork), [drill, footwork]);
@@ -72,11 +73,11 @@ export const Bench = memo(function Bench(props: BenchProps) {
     () => ({
       drill,
       footwork,
-      form,
       composer: { number, numbers, item, count, isInGroup, holds, refused, actions },
     }),
-    [drill, footwork, form, number, numbers, item, count, isInGroup, holds, refused, actions],
+    [drill, footwork, number, numbers, item, count, isInGroup, holds, refused, actions],
   );
+  const typed = useMemo(() => ({ form, more }), [form, more]);
   const now = useNow({ findings, footwork, atS, numbers });
   const chooseFound = useCallback(
     (index: number) => {
@@ -140,7 +141,13 @@ export const Bench = memo(function Bench(props: BenchProps) {
         >
           {ghost && <Ghost drill={shown.drill} timeS={atS} />}
           {own && number !== null && item && !playing && (
-            <FootGrips drill={drill} footwork={footwork} number={number} item={item} onItem={actions.put} />
+            <FootGrips
+              drill={drill}
+              footwork={footwork}
+              number={number}
+              item={item}
+              onItem={(next) => actions.put(() => next)}
+            />
           )}
         </PlanFloor>
         <StepScore
@@ -171,16 +178,18 @@ export const Bench = memo(function Bench(props: BenchProps) {
           />
         </PlaybackBar>
       </Box>
-      <Beside
-        shown={shown}
-        findings={findings}
-        found={found}
-        onFound={chooseFound}
-        onPlan={onPlan}
-        own={own}
-        students={students}
-        drillOf={drillOf}
-      />
+      <TypedContext value={typed}>
+        <Beside
+          shown={shown}
+          findings={findings}
+          found={found}
+          onFound={chooseFound}
+          onPlan={onPlan}
+          own={own}
+          students={students}
+          drillOf={drillOf}
+        />
+      </TypedContext>
     </Box>
   );
 });

@@ -5,7 +5,7 @@ import type { Student } from '@angled-chalk/contract';
 import { inspectMove } from '@angled-chalk/core/compose';
 import { looksAtTarget, type Footwork, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { createContext, memo, use, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { FindingList } from '../parts/FindingList.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { groupFindings } from '../parts/finding-groups.ts';
@@ -26,7 +26,28 @@ export interface Shown {
   readonly drill: PlannedDrill;
   readonly footwork: Footwork;
   readonly composer: Composer;
+}
+
+/** What is typed stands in no earlier state, or a second field would take back what the first one set. */
+export interface Typed {
   readonly form: Parameters<typeof MovesForm>[0];
+  /** What stands under the drill. */
+  readonly more: ReactNode;
+}
+export const TypedContext = createContext<Typed | null>(null);
+
+/** The moves to be typed, or the drill, as they are now. */
+function TypedNow({ what }: { readonly what: 'moves' | 'drill' }) {
+  const typed = use(TypedContext);
+  if (!typed) return null;
+  const { form, more } = typed;
+  if (what === 'moves') return <MovesForm {...form} />;
+  return (
+    <>
+      <DrillForm {...form} />
+      {more}
+    </>
+  );
 }
 
 interface BesideProps {
@@ -49,7 +70,7 @@ export const Beside = memo(function Beside({ shown, ...props }: BesideProps) {
 
 const Sides = memo(function Sides(props: BesideProps) {
   const { shown, findings, found, onFound, onPlan, own, students, drillOf } = props;
-  const { drill, footwork, composer, form } = shown;
+  const { drill, footwork, composer } = shown;
   const [side, setSide] = useState<Side>('Move');
   const { plan } = drill;
   const over = useMemo(() => ({ footwork, findings }), [footwork, findings]);
@@ -85,11 +106,15 @@ const Sides = memo(function Sides(props: BesideProps) {
         {side === 'All moves' && (
           <Box sx={{ display: 'grid', gap: 1.5 }}>
             <LinesPanel over={over} />
-            <MovesForm {...form} />
+            <TypedNow what="moves" />
           </Box>
         )}
         {side === 'For whom' && <Asked plan={plan} students={students} drillOf={drillOf} onUse={onPlan} />}
-        {side === 'Drill' && <DrillForm {...form} />}
+        {side === 'Drill' && (
+          <Box sx={{ display: 'grid', gap: 1.5 }}>
+            <TypedNow what="drill" />
+          </Box>
+        )}
       </Panel>
     </Box>
   );

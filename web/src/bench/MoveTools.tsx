@@ -2,8 +2,8 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { rulerOf } from '@angled-chalk/core/body';
-import { stanceFor, type PlannedDrill } from '@angled-chalk/core/pattern';
-import { memo, useMemo } from 'react';
+import { stanceFor, type Cue, type PlannedDrill } from '@angled-chalk/core/pattern';
+import { memo, useCallback, useMemo } from 'react';
 import { CueFields } from '../pattern/MovesPanel.tsx';
 import type { Composer } from './useComposer.ts';
 
@@ -22,10 +22,14 @@ export function MoveTools({
   } = drill;
   const ruler = useMemo(() => rulerOf(stanceFor({ student, plan: { limits } })), [student, limits]);
   const { item, count, holds, isInGroup, refused, actions } = composer;
+  const onCue = useCallback(
+    (change: (cue: Cue) => Cue) => actions.put((own) => ('move' in own ? change(own) : own)),
+    [actions],
+  );
   if (count === 0) return null;
   return (
     <>
-      {item && 'move' in item && <CueFields cue={item} ruler={ruler} onChange={actions.put} />}
+      {item && 'move' in item && <CueFields cue={item} ruler={ruler} onChange={onCue} />}
       {refused !== null && (
         <Alert severity="warning" variant="outlined">
           {refused}

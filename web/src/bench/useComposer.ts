@@ -44,7 +44,7 @@ export interface ComposerActions {
   readonly widen: () => void;
   readonly add: (move: Move) => void;
   /** The chosen one as it is now; while a foot is dragged it comes many times, and is one step back. */
-  readonly put: (item: Item) => void;
+  readonly put: (change: (item: Item) => Item) => void;
   readonly remove: () => void;
   readonly shift: (by: number) => void;
   /** The chosen ones to where another move stands, before it or after it by where they come from. */
@@ -217,7 +217,7 @@ function actionsOver(now: () => Now, { setChoice, setHeld, setRefused }: Setters
       if (path.length > 1) select({ path: path.slice(0, -1), count: 1 });
     }),
     add: (move) => insert([{ move }]),
-    put: (item) => change(() => [item], true),
+    put: (to) => change((own) => own.map(to), true),
     remove: withSpan(({ path, count }) => {
       const left = removeAt(itemsNow(), path, count);
       const before = nextTo(path, (path.at(-1) ?? 0) > 0 ? -1 : 0);

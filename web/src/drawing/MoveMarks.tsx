@@ -25,8 +25,8 @@ const RAISED_OUT_M = 0.45;
 const LEAST_WAY_M = 0.02;
 const LEAST_TURN_DEG = 4;
 const FACING_M = 0.16;
-/** How far behind the stance it is written that it bounces. */
-const BEHIND_M = 0.42;
+/** How far beside a ball it is written that it bounces. */
+const ASIDE_M = 0.16;
 
 /** What the feet do in the moves of a sequence: ways with arrows, turns, raised legs, bounces, strikes, facing. */
 export const MoveMarks = memo(function MoveMarks({ moves }: { readonly moves: readonly PlannedMove[] }) {
@@ -110,13 +110,15 @@ function BounceMark({ stand, times }: { readonly stand: Stand; readonly times: n
   const rings = [stand.left, stand.right].flatMap((ball) =>
     [0.6, 0.95].map((size) => ({ ...toDrawing(frame, ball), r: size * textM })),
   );
-  const at = toDrawing(frame, fromFacing(midpoint(stand.left, stand.right), stand.facingDeg, 0, -BEHIND_M));
+  // Beside the ball that lies furthest right on the drawing: no foot of the stance reaches there.
+  const [left, right] = [toDrawing(frame, stand.left), toDrawing(frame, stand.right)];
+  const outer = left.x > right.x ? left : right;
   return (
     <g>
       {rings.map(({ x, y, r }, i) => (
         <circle key={i} cx={x} cy={y} r={r} fill="none" stroke={PALETTE.planned} strokeWidth={textM * 0.08} />
       ))}
-      <DrawingText x={at.x} y={at.y} fill={PALETTE.planned}>
+      <DrawingText x={outer.x + ASIDE_M} y={outer.y} textAnchor="start" fill={PALETTE.planned}>
         {times === 1 ? 'bounce' : `bounce × ${times}`}
       </DrawingText>
     </g>

@@ -20,18 +20,21 @@ import { useJudged, type Found } from '../work/useJudged.ts';
 /** One drill of the library for the chosen student: what it says, how it goes, and how to take it over. */
 export function LibraryDrill({
   entry,
+  own,
   student,
 }: {
   readonly entry: LibraryEntry;
+  /** A drill of the club's own; null for one that comes with the program. */
+  readonly own: PlannedDrill | null;
   readonly student: Student;
 }) {
-  const drill = useMemo(() => libraryDrill(entry, student), [entry, student]);
+  const drill = useMemo(() => own ?? libraryDrill(entry, student), [entry, own, student]);
   const judging = useJudged(drill);
   const add = useAddPlan();
   const navigate = useNavigate();
   const copy = (): void =>
     add.mutate(
-      { id: newId(), value: drill.plan },
+      { id: newId(), value: own ? { ...drill.plan, name: `${drill.plan.name}, copy` } : drill.plan },
       { onSuccess: ({ id }) => void navigate(`/patterns/${id}`) },
     );
   return (
@@ -39,8 +42,13 @@ export function LibraryDrill({
       <Panel title={entry.name}>
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
           <Box sx={{ flex: '1 1 320px', maxWidth: '70ch' }}>{entry.why}</Box>
+          {own && (
+            <Button component={RouterLink} to={`/patterns/${entry.id}`}>
+              Open it
+            </Button>
+          )}
           <Button variant="contained" disabled={add.isPending} onClick={copy}>
-            Take it over
+            {own ? 'Copy it' : 'Take it over'}
           </Button>
         </Box>
         {add.error && <ErrorBox error={add.error} />}
@@ -58,17 +66,24 @@ export function LibraryDrill({
         </Alert>
       )}
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fit, minmax(260px, 1fr))' }}>
-        <Panel title="Look for">
-          <Lines lines={entry.lookFor} />
-        </Panel>
-        <Panel title="How students check themselves">{entry.selfCheck}</Panel>
-        <Panel title="What usually goes wrong">
-          <Lines lines={entry.faults.map(({ fault, why }) => `${capital(FAULTS[fault].words)}: ${why}`)} />
-        </Panel>
-        <Panel title="On the ladder">
-          <Rungs title="Before it" ids={entry.before} none="nothing: begin here" />
-          <Rungs title="After it" ids={entry.after} none="free practice" />
-        </Panel>
+        {/* Of an own drill a coach says as much as they like. */}
+        {entry.lookFor.length > 0 && (
+          <Panel title="Look for">
+            <Lines lines={entry.lookFor} />
+          </Panel>
+        )}
+        {entry.selfCheck !== '' && <Panel title="How students check themselves">{entry.selfCheck}</Panel>}
+        {entry.faults.length > 0 && (
+          <Panel title="What usually goes wrong">
+            <Lines lines={entry.faults.map(({ fault, why }) => `${capital(FAULTS[fault].words)}: ${why}`)} />
+          </Panel>
+        )}
+        {!own && (
+          <Panel title="On the ladder">
+            <Rungs title="Before it" ids={entry.before} none="nothing: begin here" />
+            <Rungs title="After it" ids={entry.after} none="free practice" />
+          </Panel>
+        )}
         <Panel title="In lines" sx={{ gridColumn: '1 / -1' }}>
           <Box
             component="pre"

@@ -5,17 +5,19 @@ import TextField from '@mui/material/TextField';
 import {
   ANYTHING,
   findDrills,
+  LIBRARY,
   libraryEntry,
   type LibraryEntry,
   type Wanted,
 } from '@angled-chalk/core/library';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
 import { useClub } from '../app/club.tsx';
 import { PageTitle, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { LibraryDrill } from './LibraryDrill.tsx';
-import { LEVEL_WORDS, PURPOSE_WORDS } from './library-words.ts';
+import { LEVEL_WORDS, PURPOSE_WORDS } from '../parts/library-words.ts';
+import { useOwnDrills } from './useOwnDrills.ts';
 
 const PURPOSE_CHOICES = [['any', 'For anything'] as const, ...Object.entries(PURPOSE_WORDS)];
 const LEVEL_CHOICES = [1, 2, 3, 4, 5].map((level) => [level, `Up to level ${level}`] as const);
@@ -34,8 +36,11 @@ export function LibraryPage() {
   const { student } = useClub();
   const [wanted, setWanted] = useState<Wanted>(ANYTHING);
   const set = (change: Partial<Wanted>): void => setWanted({ ...wanted, ...change });
-  const found = findDrills(wanted);
-  const chosen = (id === undefined ? undefined : libraryEntry(id)) ?? null;
+  const own = useOwnDrills();
+  const entries = useMemo(() => [...LIBRARY, ...own.map(({ entry }) => entry)], [own]);
+  const found = findDrills(wanted, entries);
+  const ownChosen = own.find(({ entry }) => entry.id === id) ?? null;
+  const chosen = ownChosen?.entry ?? (id === undefined ? undefined : libraryEntry(id)) ?? null;
   return (
     <>
       <PageTitle
@@ -106,7 +111,7 @@ export function LibraryPage() {
           <Found found={found} chosen={chosen} onAll={() => setWanted(ANYTHING)} />
         </Box>
         {chosen && student ? (
-          <LibraryDrill key={chosen.id} entry={chosen} student={student} />
+          <LibraryDrill key={chosen.id} entry={chosen} own={ownChosen?.drill ?? null} student={student} />
         ) : (
           <Panel title="Choose a drill">
             Every drill says what it is for, what to look for, how students check themselves, and what comes
@@ -163,6 +168,7 @@ function Found({
                 {name}
               </Link>
               <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.84rem' }}>
+                {libraryEntry(id) ? '' : 'own, '}
                 {PURPOSE_WORDS[purpose]}
               </Box>
             </Box>

@@ -12,7 +12,6 @@ import { useUnits } from '../app/club.tsx';
 import { MeasureBox } from '../floor/MeasureBox.tsx';
 import { NumberBox } from '../parts/boxes.tsx';
 import { Panel } from '../parts/Page.tsx';
-import { useNow } from '../parts/useNow.ts';
 import { isSameByValue } from '../parts/same.ts';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { itemWords } from './pattern-words.ts';
@@ -120,7 +119,7 @@ function MoveRow({ item, ruler, number, isLast, onChange, onUp, onDown, onDelete
           <Trash2 size={18} />
         </IconButton>
       </Box>
-      {'move' in item && <CueFields cue={item} ruler={ruler} onChange={onChange} />}
+      {'move' in item && <CueFields cue={item} ruler={ruler} onChange={(to) => onChange(to(item))} />}
     </>
   );
 }
@@ -133,24 +132,16 @@ export const CueFields = memo(function CueFields({
 }: {
   readonly cue: Cue;
   readonly ruler: Ruler;
-  readonly onChange: (cue: Cue) => void;
+  /** What changes is put into the move as it is then. */
+  readonly onChange: (change: (cue: Cue) => Cue) => void;
 }) {
   const { move, beats } = cue;
-  const latest = useNow({ cue, onChange });
-  const setCue = useCallback(
-    (next: Partial<Cue>) => {
-      const { cue: own, onChange: tell } = latest();
-      tell({ ...own, ...next });
-    },
-    [latest],
-  );
-  // The fields of a kind name the keys of its own moves.
+  const setCue = useCallback((next: Partial<Cue>) => onChange((own) => ({ ...own, ...next })), [onChange]);
+  // The fields of a kind name the keys of its own moves: of a move of another kind they say nothing.
   const setField = useCallback(
-    (key: string, value: unknown) => {
-      const { cue: own, onChange: tell } = latest();
-      tell({ ...own, move: { ...own.move, [key]: value } });
-    },
-    [latest],
+    (kind: MoveName, key: string, value: unknown) =>
+      onChange((own) => (own.move.do === kind ? { ...own, move: { ...own.move, [key]: value } } : own)),
+    [onChange],
   );
   const valueOf = (key: string): unknown => Object.entries(move).find(([name]) => name === key)?.[1];
   return (
@@ -161,6 +152,7 @@ export const CueFields = memo(function CueFields({
         <MoveField
           ruler={ruler}
           key={field.key}
+          kind={move.do}
           field={field}
           value={valueOf(field.key)}
           onField={setField}
@@ -213,16 +205,21 @@ const BeatsField = memo(function BeatsField({
 
 interface MoveFieldProps {
   readonly ruler: Ruler;
+  readonly kind: MoveName;
   readonly field: FieldSpec;
   readonly value: unknown;
-  readonly onField: (key: string, value: unknown) => void;
+  readonly onField: (kind: MoveName, key: string, value: unknown) => void;
 }
 
 const isSameField = (a: MoveFieldProps, b: MoveFieldProps): boolean =>
-  a.field === b.field && a.ruler === b.ruler && a.onField === b.onField && isSameByValue(a.value, b.value);
+  a.kind === b.kind &&
+  a.field === b.field &&
+  a.ruler === b.ruler &&
+  a.onField === b.onField &&
+  isSameByValue(a.value, b.value);
 
-const MoveField = memo(function MoveField({ field, value, ruler, onField }: MoveFieldProps) {
-  const onValue = (next: unknown): void => onField(field.key, next);
+const MoveField = memo(function MoveField({ kind, field, value, ruler, onField }: MoveFieldProps) {
+  const onValue = (next: unknown): void => onField(kind, field.key, next);
   if (field.as === 'choice')
     return (
       <SelectBox

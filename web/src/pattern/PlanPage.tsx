@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { drillSchema, type StoredPlan, type Student } from '@angled-chalk/contract';
-import type { Drill, Follows } from '@angled-chalk/core/drill';
+import { keptOf, type Drill, type Follows } from '@angled-chalk/core/drill';
 import { midpoint } from '@angled-chalk/core/geometry';
 import {
   expand,
@@ -30,11 +30,13 @@ import { useJudged, type Judging } from '../work/useJudged.ts';
 import { Bench } from '../bench/Bench.tsx';
 import { GiveOut } from '../bench/GiveOut.tsx';
 import { usePrinting } from '../parts/usePrinting.tsx';
+import { AboutPanel } from './AboutPanel.tsx';
 import { CleanLane } from './CleanLane.tsx';
 import { LostNotice } from './LostNotice.tsx';
 import { PlanFloor } from './PlanFloor.tsx';
 import { DrillForm, MovesForm } from './PlanForm.tsx';
 import { beginsWords, walkWords } from './pattern-words.ts';
+import { VersionsPanel } from './VersionsPanel.tsx';
 import { NEAR_RADIUS_M, NearSwitch } from '../drawing/NearSwitch.tsx';
 import { PlaybackBar } from './PlaybackBar.tsx';
 import { usePlayback } from './usePlayback.ts';
@@ -96,16 +98,13 @@ function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskPro
   const { plan } = drill;
   const { follows } = now.drill;
   const footwork = useMemo(() => expand(drill), [drill]);
-  const { replace, draw } = editing;
-  const latest = useNow({ drill, follows });
-  const onPlan = useCallback(
-    (next: Plan) => replace({ ...next, ...followsOf(latest().follows) }),
-    [replace, latest],
-  );
+  const { replace, draw, status } = editing;
+  const latest = useNow({ drill, kept: keptOf(now.drill) });
+  const onPlan = useCallback((next: Plan) => replace({ ...next, ...latest().kept }), [replace, latest]);
   const onPattern = useCallback(
     (pattern: Pattern, joins: boolean) => {
-      const { drill: before, follows: own } = latest();
-      draw({ ...before.plan, pattern, ...followsOf(own) }, joins);
+      const { drill: before, kept } = latest();
+      draw({ ...before.plan, pattern, ...kept }, joins);
     },
     [draw, latest],
   );
@@ -137,6 +136,15 @@ function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskPro
     () => ({ target: isTargetFixed, lane: now.isLaneOfFloor }),
     [isTargetFixed, now.isLaneOfFloor],
   );
+  const more = useMemo(
+    () => (
+      <>
+        <AboutPanel drill={now.drill} onDrill={replace} />
+        <VersionsPanel stored={stored} now={now.drill} saved={status === 'saved'} onBack={replace} />
+      </>
+    ),
+    [now.drill, replace, stored, status],
+  );
   return (
     <>
       <Heading words={words} busy={judging.busy}>
@@ -157,6 +165,7 @@ function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskPro
         >
           <MovesForm {...form} />
           <DrillForm {...form} />
+          {more}
         </LaneDesk>
       ) : (
         <Bench
@@ -170,14 +179,12 @@ function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskPro
           students={students}
           drillOf={drillOf}
           form={form}
+          more={more}
         />
       )}
     </>
   );
 }
-
-const followsOf = (follows: Follows | undefined): { readonly follows?: Follows } =>
-  follows ? { follows } : {};
 
 /** The answer in words. It is drawn after the feet. */
 function Heading({

@@ -1,4 +1,4 @@
-import type { Purpose } from '@angled-chalk/core/library';
+import type { Purpose } from '@angled-chalk/core/drill';
 
 export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   travel: 'Travelling',
