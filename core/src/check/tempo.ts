@@ -43,11 +43,13 @@ function landingsOf(rows: readonly AlignedMove[]): Landing[] {
     // A toe that is set right takes no beat.
     if (!planned && !observed.some(isTravel)) continue;
     // A small turn beside a step may go unseen; the beat rests on the landings.
-    if (!planned || landed(observed).length < landed(expected).length) {
+    // A foot that the plan leaves alone keeps no beat, whatever it did.
+    const asked = observed.filter(({ foot }) => expected.some((event) => event.foot === foot));
+    if (!planned || landed(asked).length < landed(expected).length) {
       afterBreak = true;
       continue;
     }
-    const event = landed(observed).reduce((a, b) => (b.landS < a.landS ? b : a));
+    const event = landed(asked).reduce((a, b) => (b.landS < a.landS ? b : a));
     found.push({ number: planned.number, event, beatS: planned.beatS, landS: event.landS, afterBreak });
     afterBreak = false;
   }

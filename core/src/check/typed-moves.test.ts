@@ -311,6 +311,16 @@ const FAULTY: readonly (readonly [FaultName, string, readonly [readonly Move[], 
     ]),
   ],
   [
+    'ball-drift',
+    'the standing foot slides 10 cm back under a knee',
+    spoiled('a knee', [
+      foot('right', [1, 1.8], [3.05, 3.3], 45, { kickM: 0.8, down: [3.1626, 2.7374] }),
+      foot('left', [1.2, 1.6], [2.8374, 3.0626], 0, { flat: true }),
+      foot('left', THREE, [2.8374, 3.1926], 0),
+      foot('right', FOUR, [3.1626, 2.8674], 45),
+    ]),
+  ],
+  [
     'no-pivot',
     'the standing foot stays flat and points forward',
     spoiled('a round kick', [

@@ -2,6 +2,7 @@ import type { FootName } from '../body/index.ts';
 import { distanceM, type Point } from '../geometry/index.ts';
 import type { Stand } from '../moves/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
+import { withSlides } from './slides.ts';
 import { beatCost, beatCostAfterSkip, COSTS, isTurn, takenFor, type Taken } from './align-costs.ts';
 
 /** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
@@ -43,7 +44,7 @@ export function align(
   shows: (event: FootEvent) => boolean = isSeenByPlace,
 ): Alignment {
   const { rows, cost } = alignEvents(planned, observed, intervalS, shows);
-  return { rows: gatherExtras(rows, intervalS), costPerMove: cost / Math.max(1, planned.length) };
+  return { rows: gatherExtras(withSlides(rows), intervalS), costPerMove: cost / Math.max(1, planned.length) };
 }
 
 /** Whether a recording of places alone shows an event. */

@@ -39,6 +39,18 @@ export type FaultMaking = { readonly lasts?: true } & (
   /** The strike of a move lands so much later than it should. */
   | { readonly how: 'strike at'; readonly byS: number }
   | { readonly how: 'shuffle after'; readonly byM: number }
+  /** A bounce is done once more than it should be, or with the feet in the air. */
+  | { readonly how: 'once more' | 'jump' }
+  /** Every move of the drill ends a little further on; so much in all. */
+  | { readonly how: 'creep'; readonly overM: number }
+  /** The ball that should stay slides so far, and the stance with it. */
+  | { readonly how: 'slide'; readonly byM: number }
+  /** A cone is passed on its other side. */
+  | { readonly how: 'other side of a cone' }
+  /** Away from the target, so far beyond the band. */
+  | { readonly how: 'out of the band'; readonly byM: number }
+  /** Both feet at once across the narrow side of the stance. */
+  | { readonly how: 'leap'; readonly byM: number; readonly flightS: number }
 );
 
 interface FaultRow {
@@ -368,7 +380,7 @@ export const FAULTS = {
     limit: 'bandExcursionS',
     standing: 'own choice',
     rule: { over: 'time', judge: outOfBand },
-    made: null,
+    made: { how: 'out of the band', byM: 0.35, lasts: true },
   },
   'off-the-ground': {
     words: 'off the ground',

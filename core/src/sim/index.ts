@@ -3,4 +3,5 @@ export { DEMO_DRILLS, DEMO_PATTERNS, DEMO_PLANS, recordDemoDrill } from './demo-
 export { DEMO_FLOORS } from './demo-floors.ts';
 export { sampleWalk, simulate, spreadFaults, TRACKER_DEFAULTS, type TrackerSettings } from './tracker.ts';
 export { trueFindings } from './true-findings.ts';
-export { canHave, SIMULATED_FAULTS, type SimulatedFault, type TrueWalk, walk } from './walk.ts';
+export { canHave, MADE_FAULTS, type MadeFault, SIMULATED_FAULTS, type SimulatedFault } from './makings.ts';
+export { type TrueWalk, walk } from './walk.ts';

@@ -12,7 +12,8 @@ import {
 } from '../pattern/index.ts';
 import type { Samples, Track } from '../track/index.ts';
 import { chanceFrom, type Chance } from '../measure/index.ts';
-import { canHave, walk, type Habits, type PlacedFault, type SimulatedFault, type TrueWalk } from './walk.ts';
+import { canHave, type SimulatedFault } from './makings.ts';
+import { walk, type Habits, type PlacedFault, type TrueWalk } from './walk.ts';
 
 /** Settings of the simulated tracker, a stand-in for a device few gyms own. */
 export interface TrackerSettings {
@@ -197,6 +198,8 @@ function ballIn(event: FootEvent, way: number, bulge: number, settings: TrackerS
   const on = ballOnWay(event, way);
   switch (event.how) {
     case 'pivot':
+      // A ball that should stay may slide.
+      return on;
     case 'bounce':
       return event.to;
     case 'raise':

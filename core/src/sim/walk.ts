@@ -1,28 +1,17 @@
-import { otherFoot, readStance, type FittedStance, type FootName } from '../body/index.ts';
+import { otherFoot, type FootName } from '../body/index.ts';
 import { targetAt } from '../floor/index.ts';
 import {
   add,
-  distanceM,
   forward,
-  fromFacing,
   headingDeg,
   midpoint,
   rightOf,
   scale,
   subtract,
-  turnAbout,
   wrapDeg,
   type Point,
 } from '../geometry/index.ts';
-import { arcTurnDeg, withLead } from '../moves/index.ts';
-import {
-  FAULT_NAMES,
-  FAULTS,
-  isTravel,
-  startingBalls,
-  type FaultMaking,
-  type FaultName,
-} from '../rules/index.ts';
+import { isTravel, startingBalls, type FaultMaking } from '../rules/index.ts';
 import {
   type Balls,
   type FootEvent,
@@ -30,31 +19,13 @@ import {
   type PlannedDrill,
   type PlannedMove,
   conesOf,
-  usualFaults,
 } from '../pattern/index.ts';
 import { strikeTiming } from '../range/index.ts';
 import type { Chance } from '../measure/index.ts';
 
-/** Faults that a practice recording can have: those whose row says how they are made. */
-export type SimulatedFault = {
-  [K in FaultName]: (typeof FAULTS)[K]['made'] extends null ? never : K;
-}[FaultName];
-export const SIMULATED_FAULTS = FAULT_NAMES.filter((name) => FAULTS[name].made !== null) as [
-  SimulatedFault,
-  ...SimulatedFault[],
-];
-
 export interface PlacedFault {
-  readonly fault: SimulatedFault;
+  readonly fault: MadeFault;
   readonly moveNumber: number;
-}
-
-export interface Habits {
-  /** Scatter of landing places and times of a good student, 1 sigma. */
-  readonly placeM: number;
-  readonly timingS: number;
-  /** After a fault the student finds the mark again; otherwise goes on from where they are. */
-  readonly recovers: boolean;
 }
 
 /** A walk as it really happened, before any tracker saw it. */
@@ -69,36 +40,22 @@ export interface TrueWalk {
   readonly endS: number;
 }
 
-interface State {
-  balls: Balls;
-  headings: { left: number; right: number };
-  offset: Point;
-  delayS: number;
-  readonly events: FootEvent[];
-  readonly moveOf: (number | null)[];
-  readonly strikes: { timeS: number; name: string }[];
-}
+import { makingOf, type MadeFault } from './makings.ts';
+import {
+  landingsOf,
+  roundWhat,
+  nearestCone,
+  slidBy,
+  slide,
+  turnedMore,
+  type Going,
+  type Habits,
+  type State,
+} from './landings.ts';
+
+export type { Habits } from './landings.ts';
 
 const ZERO: Point = { x: 0, y: 0 };
-
-/** Faults that may happen at any move in which a foot goes somewhere. */
-const ANYWHERE: readonly FaultName[] = ['missed-move', 'extra-move', 'off-beat'];
-/** Ways in which a fault is made that need two feet to go somewhere. */
-const OF_TWO: readonly FaultMaking['how'][] = ['other foot first', 'follow short', 'cross', 'one foot only'];
-
-/** Whether a student can make a fault at a move. */
-export function canHave(fault: SimulatedFault, move: PlannedMove): boolean {
-  const going = move.events.filter(isTravel);
-  if (going.length === 0) return false;
-  const made: FaultMaking = FAULTS[fault].made;
-  if (OF_TWO.includes(made.how) && new Set(going.map(({ foot }) => foot)).size < 2) return false;
-  // Coming in with one foot is another fault than staying in with one.
-  if (fault === 'strike-early' || fault === 'strike-late') {
-    return move.strikes.some(({ when }) => fault === 'strike-early' || when === 'together');
-  }
-  if (fault === 'half-exit' && Math.abs(move.directionDeg) < 90) return false;
-  return ANYWHERE.includes(fault) || usualFaults(move).includes(fault);
-}
 
 /** Walks the plan as a student would: with scatter, and with the given faults at the given moves. */
 export function walk(
@@ -120,9 +77,9 @@ export function walk(
     moveOf: [],
     strikes: [],
   };
+  const creep = creepOf(footwork, faults);
   for (const move of footwork.moves) {
-    const fault = faults.find((placed) => placed.moveNumber === move.number)?.fault;
-    const made: FaultMaking | null = fault ? FAULTS[fault].made : null;
+    const made = madeAt(move, drill, footwork, faults);
     if (made?.how === 'wait before') state.delayS += (made.beats * 60) / drill.plan.tempoPerMin;
     const going: Going = { drill, stance: footwork.stance, habits, chance, move, made, state };
     if (made?.how !== 'leave out') {
@@ -130,7 +87,9 @@ export function walk(
       throwStrikes(going);
     }
     if (made?.how === 'shuffle after') shuffle(going, made.byM);
-    state.offset = habits.recovers ? ZERO : offsetAfter(going);
+    if (made?.how === 'once more') bounceAgain(going);
+    const lastOffset = habits.recovers ? scale(creep, move.number - 1) : offsetAfter(going);
+    state.offset = add(lastOffset, creep);
   }
   return {
     start,
@@ -142,121 +101,67 @@ export function walk(
   };
 }
 
-/** A move that is about to be done, by whom, with which fault. */
-interface Going {
-  readonly drill: PlannedDrill;
-  readonly stance: FittedStance;
-  readonly habits: Habits;
-  readonly chance: Chance;
-  readonly move: PlannedMove;
-  readonly made: FaultMaking | null;
-  readonly state: State;
+const middle = ({ after }: PlannedMove): Point => midpoint(after.left, after.right);
+
+/** What goes wrong at a move: a fault that is placed there, or one placed elsewhere that reaches it. */
+function madeAt(
+  move: PlannedMove,
+  drill: PlannedDrill,
+  { moves }: Footwork,
+  faults: readonly PlacedFault[],
+): FaultMaking | null {
+  const cones = conesOf(drill.plan);
+  const own = faults.find(({ fault, moveNumber }) => {
+    if (moveNumber === move.number) return true;
+    const placed = moves[moveNumber - 1];
+    // Who passes a cone on its other side does so with every step that is about it.
+    return (
+      placed !== undefined &&
+      makingOf(fault).how === 'other side of a cone' &&
+      nearestCone(cones, middle(move)) === nearestCone(cones, middle(placed))
+    );
+  });
+  return own ? makingOf(own.fault) : null;
+}
+
+/** How far every move of a walk ends further on, where the student creeps. */
+function creepOf({ moves }: Footwork, faults: readonly PlacedFault[]): Point {
+  const made: readonly FaultMaking[] = faults.map(({ fault }) => makingOf(fault));
+  const creeps = made.find(({ how }) => how === 'creep');
+  const [first] = moves;
+  return creeps?.how === 'creep' && first
+    ? scale(forward(first.before.facingDeg), creeps.overM / moves.length)
+    : ZERO;
+}
+
+/** One bounce more than was planned; all that comes after it is so much later. */
+function bounceAgain({ state, move }: Going): void {
+  const last = state.events.slice(-2);
+  const [one] = last;
+  if (!one) return;
+  const lastsS = one.landS - one.liftS;
+  for (const { foot, how, to } of last) {
+    const own = state.events.findLast((event) => event.foot === foot);
+    if (!own) continue;
+    const { landS: liftS } = own;
+    land(state, move.number, {
+      foot,
+      how,
+      to,
+      liftS,
+      landS: liftS + lastsS,
+      headingAfterDeg: state.headings[foot],
+      swingDeg: undefined,
+      about: undefined,
+    });
+  }
+  state.delayS += lastsS;
 }
 
 function offsetAfter({ state, move, made }: Going): Point {
   if (!made?.lasts) return state.offset;
   const wanted = midpoint(move.after.left, move.after.right);
   return subtract(midpoint(state.balls.left, state.balls.right), wanted);
-}
-
-const eitherWay = (chance: Chance, size: number): number => (chance.uniform() < 0.5 ? size : -size);
-
-/** A foot that goes alone finds its mark from where the other one stands, two find theirs on the floor. */
-function offMark({ move, state }: Pick<Going, 'move' | 'state'>): Point {
-  const going = new Set(move.events.filter(isTravel).map(({ foot }) => foot));
-  const stands = (['left', 'right'] as const).find((foot) => !going.has(foot));
-  return going.size === 1 && stands ? subtract(state.balls[stands], move.before[stands]) : state.offset;
-}
-
-/** Where the balls come down. */
-function landingsOf({ drill, stance: fitted, chance, move, made, state }: Going): Balls {
-  const stance = withLead(fitted, move.after.lead);
-  const separationM = stance.separation.valueM;
-  const offset = offMark({ move, state });
-  const wanted = (foot: FootName): Point => {
-    const goes = move.events.findLast((event) => event.foot === foot && isTravel(event));
-    return goes ? add(goes.to, offset) : state.balls[foot];
-  };
-  const along = (foot: FootName, factor: number, turnDeg = 0): Point => {
-    const step = subtract(wanted(foot), state.balls[foot]);
-    const size = Math.hypot(step.x, step.y) * factor;
-    return add(state.balls[foot], scale(forward(headingDeg(ZERO, step) + turnDeg), size));
-  };
-  const both = (factor: number, turnDeg = 0): Balls => ({
-    left: along('left', factor, turnDeg),
-    right: along('right', factor, turnDeg),
-  });
-  const plain = { left: wanted('left'), right: wanted('right') };
-  const follows = move.events.findLast(isTravel)?.foot ?? otherFoot(move.firstFoot);
-  const leads = otherFoot(follows);
-  switch (made?.how) {
-    case 'travel':
-      return both(
-        'share' in made
-          ? made.share
-          : (made.halfSteps * stance.school.limits.halfStepRatio * separationM) / move.distanceM,
-      );
-    case 'turn':
-      return both(1, eitherWay(chance, made.byDeg));
-    case 'follow at': {
-      const line = subtract(plain[follows], plain[leads]);
-      const to = add(plain[leads], scale(line, (made.ratio * separationM) / Math.hypot(line.x, line.y)));
-      return { ...plain, [follows]: to };
-    }
-    case 'follow short':
-      return { ...plain, [follows]: along(follows, made.share) };
-    case 'one foot only':
-      return { ...plain, [follows]: state.balls[follows] };
-    case 'shift': {
-      const by = scale(rightOf(move.after.facingDeg), eitherWay(chance, made.byM));
-      return { left: add(plain.left, by), right: add(plain.right, by) };
-    }
-    case 'swing': {
-      const swings = move.events.find(({ about }) => about);
-      if (!swings?.about) return plain;
-      const about = state.balls[otherFoot(swings.foot)];
-      const more = Math.sign(arcTurnDeg(swings, swings.about)) * made.byDeg;
-      return { ...plain, [swings.foot]: turnAbout(plain[swings.foot], about, more) };
-    }
-    case 'cross': {
-      const facing =
-        move.faces === 'target'
-          ? headingDeg(midpoint(plain.left, plain.right), targetAt(drill.plan.target, move.beatS))
-          : move.after.facingDeg;
-      const reading = readStance(plain.left, plain.right, facing, stance.leadSide);
-      const over = (follows === 'left' ? 1 : -1) * made.overM;
-      const back =
-        (follows === stance.leadSide ? 1 : -1) *
-        Math.max(made.backRatio * separationM, reading.separationM / 2);
-      return { ...plain, [follows]: fromFacing(plain[leads], facing, over, back) };
-    }
-    case 'onto a cone': {
-      const cones = conesOf(drill.plan);
-      const nearest = cones.reduce((a, b) =>
-        distanceM(b.at, plain[leads]) < distanceM(a.at, plain[leads]) ? b : a,
-      );
-      return { ...plain, [leads]: nearest.at };
-    }
-    default:
-      return plain;
-  }
-}
-
-/** How far the feet end up turned from the plan. */
-function turnedMore({ made, move, chance }: Going): number {
-  if (made?.how === 'look away') return eitherWay(chance, made.byDeg);
-  if (made?.how !== 'swing') return 0;
-  const swings = move.events.find(({ about }) => about);
-  return swings?.about ? Math.sign(arcTurnDeg(swings, swings.about)) * made.byDeg : 0;
-}
-
-/** What a foot swings round: the other foot where that really stands, or what the plan says. */
-function roundWhat(event: FootEvent, { move, state }: Going, landings: Balls): Point | undefined {
-  const { about } = event;
-  const other = otherFoot(event.foot);
-  if (!about) return undefined;
-  if (distanceM(about, move.before[other]) < 1e-9) return state.balls[other];
-  return distanceM(about, move.after[other]) < 1e-9 ? landings[other] : about;
 }
 
 /** Whether a student with this fault does an event at all. */
@@ -275,6 +180,7 @@ function doMove(going: Going): void {
   const late = habits.timingS * Math.max(-2, Math.min(2, chance.normal())) + state.delayS;
   const ends = (event: FootEvent): boolean =>
     move.events.findLast(({ foot, how }) => foot === event.foot && how !== 'pivot') === event;
+  if (made?.how === 'slide') slideStanding(going, made.byM);
   order.forEach((event, i) => {
     const slot = planned[i] ?? event;
     const scatter = isTravel(event)
@@ -285,17 +191,47 @@ function doMove(going: Going): void {
       made?.how === 'flat foot' && event.foot === move.events.find(isTravel)?.foot
         ? state.headings[event.foot]
         : wrapDeg((event.headingAfterDeg ?? state.headings[event.foot]) + more);
+    const times = timesOf(slot, i, going);
     land(state, move.number, {
       foot: event.foot,
-      how: event.how,
-      to: isTravel(event) ? add(goesTo, scatter) : state.balls[event.foot],
-      liftS: slot.liftS + late,
-      landS: slot.landS + late + 0.3 * habits.timingS * chance.normal(),
+      how: made?.how === 'jump' && event.how === 'bounce' ? 'hop' : event.how,
+      to: isTravel(event) ? add(goesTo, scatter) : add(state.balls[event.foot], slidBy(event, going)),
+      liftS: times.liftS + late,
+      landS: times.landS + late + 0.3 * habits.timingS * chance.normal(),
       headingAfterDeg,
       swingDeg: event.swingDeg,
       about: roundWhat(event, going, landings),
     });
   });
+}
+
+/** A standing foot that the plan leaves alone slides in the middle of its move. */
+function slideStanding({ state, move }: Going, byM: number): void {
+  const foot = (['left', 'right'] as const).find((name) => !move.events.some((event) => event.foot === name));
+  const [kick] = move.events;
+  if (!foot || !kick) return;
+  const quarterS = (kick.landS - kick.liftS) / 4;
+  land(state, move.number, {
+    foot,
+    how: 'drag',
+    to: add(state.balls[foot], slide(move, byM)),
+    liftS: kick.liftS + quarterS,
+    landS: kick.landS - quarterS,
+    headingAfterDeg: state.headings[foot],
+    swingDeg: undefined,
+    about: undefined,
+  });
+}
+
+/** When a foot leaves and comes down; who leaps is there in no time, with both feet at once. */
+function timesOf(
+  slot: Pick<FootEvent, 'liftS' | 'landS'>,
+  nth: number,
+  { made, move }: Going,
+): Pick<FootEvent, 'liftS' | 'landS'> {
+  if (made?.how !== 'leap') return slot;
+  const liftS = Math.min(...move.events.map((event) => event.liftS)) + nth * (made.flightS / 4);
+  return { liftS, landS: liftS + made.flightS };
 }
 
 /** A strike that waits for the stance starts so long after the last landing, seconds. */

@@ -64,7 +64,7 @@ weave 1 cones 1.5 m apart, passed at 70 cm, first on the left, from 6 m 6 m head
     selfCheck: 'After each step the lead hand just touches their guard.',
     faults: [
       { fault: 'out-of-band', why: 'Backing straight up, or staying a step too long.' },
-      { fault: 'in-their-line', why: 'A step too short to leave it.' },
+      { fault: 'step-short', why: 'A step too short to leave their line.' },
     ],
     cautions: [PARTNER_SLOW, FLAT_MARKERS],
     dose: '3 rounds of 60 s, roles changed',

@@ -242,7 +242,7 @@ face the lane
     selfCheck: 'Stop on any beat: you stand still.',
     faults: [
       { fault: 'extra-move', why: 'A catching step: the weight went too far.' },
-      { fault: 'ball-drift', why: 'The light foot is put down elsewhere.' },
+      { fault: 'off-beat', why: 'The weight is caught too late to be ready on the beat.' },
     ],
     cautions: [WARM_UP],
     dose: '60 s a side',
