@@ -46,3 +46,15 @@ test('a version is kept, compared with what was changed since, and brought back'
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/^12 moves,.* at 62 a minute/)).toBeVisible();
 });
+
+test('the marks of a sequence become marks of a floor, and are set out there', async ({ page, program }) => {
+  await page.goto(`${program.url}/set-out/${SEQUENCE}`);
+  const rows = page.getByRole('table').first().getByRole('row');
+  await expect(rows.nth(4)).toBeVisible();
+  const marks = (await rows.count()) - 1;
+  await page.getByRole('button', { name: 'Keep on a floor' }).click();
+  await page.getByRole('menuitem', { name: /A floor of its own/ }).click();
+  await expect(page).toHaveURL(/\/floors\//);
+  await page.goto(page.url().replace('/floors/', '/set-out/floor/'));
+  await expect(page.getByRole('table').first().getByRole('row')).toHaveCount(marks + 1);
+});

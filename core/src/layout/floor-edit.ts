@@ -10,6 +10,7 @@ import {
   type LaidFloor,
   type LayoutPiece,
   type Piece,
+  newPiece,
 } from './laid-floor.ts';
 
 /** Ids of the pieces that are chosen. */
@@ -59,6 +60,26 @@ export function freeName(pieces: readonly Piece[], name: string): string {
 export function freeNumber(pieces: readonly Piece[]): number {
   const taken = new Set(pieces.flatMap((piece) => (piece.kind === 'mark' ? [piece.mark.number] : [])));
   for (let n = 1; ; n++) if (!taken.has(n)) return n;
+}
+
+/** A floor with marks that were worked out elsewhere, as one group; each takes a number that is free. */
+export function withMarks(
+  plan: LaidFloor,
+  marks: readonly Mark[],
+  { name, backward }: { readonly name: string; readonly backward: boolean },
+  newId: NewId,
+): LaidFloor {
+  const group = newId();
+  return marks.reduce<LaidFloor>(
+    (floor, mark) =>
+      addPiece(floor, {
+        ...newPiece(newId(), `${name}: ${mark.name}`, backward),
+        group,
+        kind: 'mark',
+        mark: { ...mark, number: freeNumber(floor.pieces) },
+      }),
+    plan,
+  );
 }
 
 export interface Edited {

@@ -18,6 +18,7 @@ export {
   unlocked,
   withGroups,
   withMark,
+  withMarks,
 } from './floor-edit.ts';
 export {
   boxCorners,

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { expand, type FootEvent } from '../pattern/index.ts';
 import { drillOf } from '../../test/drills.ts';
-import { align, type AlignedMove } from './align.ts';
+import type { AlignedMove } from './aligned-move.ts';
+import { align } from './align.ts';
 import { clockMap } from './clock.ts';
 
 const drill = drillOf(0);

@@ -2,17 +2,9 @@ import type { FootName } from '../body/index.ts';
 import { distanceM, type Point } from '../geometry/index.ts';
 import type { Stand } from '../moves/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
+import type { AlignedMove } from './aligned-move.ts';
 import { withSlides } from './slides.ts';
 import { beatCost, beatCostAfterSkip, COSTS, isTurn, takenFor, type Taken } from './align-costs.ts';
-
-/** One row of an alignment: a planned move with what was seen of it, or a move the plan lacks. */
-export interface AlignedMove {
-  readonly planned: PlannedMove | null;
-  /** The events of it that the recording can show; none where it shows nothing of such a move. */
-  readonly expected: readonly FootEvent[];
-  /** Observed events in time order; none when the move was missed. */
-  readonly observed: readonly FootEvent[];
-}
 
 export interface Alignment {
   readonly rows: readonly AlignedMove[];

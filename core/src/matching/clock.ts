@@ -1,4 +1,4 @@
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from './aligned-move.ts';
 import { plannedFor } from './align-costs.ts';
 
 /** The plan's clock against the track's, through the lifts and landings that were matched. */

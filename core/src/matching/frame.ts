@@ -1,6 +1,6 @@
 import { degrees, distanceM, midpoint, subtract, turnAbout, type Point } from '../geometry/index.ts';
 import { medianOf } from '../track/index.ts';
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from './aligned-move.ts';
 import type { FrameOffset } from './reading.ts';
 
 /** How the walk as a whole lies to the plan. */

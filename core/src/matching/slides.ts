@@ -1,6 +1,6 @@
 import { distanceM } from '../geometry/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from './aligned-move.ts';
 
 /** A foot that goes no further than this while the other is raised slid; further, it stepped (own choice). */
 const SLIDES_M = 0.3;

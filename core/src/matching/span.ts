@@ -1,4 +1,4 @@
-import type { AlignedMove } from './align.ts';
+import type { AlignedMove } from './aligned-move.ts';
 
 /** Rows of the drill itself, and what was walked before and after it. */
 export interface DrillRows {

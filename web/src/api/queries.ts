@@ -266,6 +266,11 @@ export const useDropVersion = (planId: string) =>
   useWrite(KEYS.versions, (id: string) => api.remove(`/plans/${planId}/versions/${id}`));
 export const useAddFloor = () =>
   useWrite(KEYS.floors, (input: { id: string; value: LaidFloor }) => api.post('/floors', input, floorShape));
+/** Writes a floor over the version that was read. */
+export const useWriteFloor = () =>
+  useWrite(KEYS.floors, ({ id, version, value }: { id: string; version: number; value: LaidFloor }) =>
+    api.put(`/floors/${id}`, { version, value }, floorShape),
+  );
 export const useAddCheck = () =>
   useWrite(KEYS.checks, (input: CheckInput) => api.post('/checks', input, checkShape));
 

@@ -13,6 +13,7 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { usePrinting } from '../parts/usePrinting.tsx';
 import { MenuButton } from '../parts/MenuButton.tsx';
 import { BESIDE, Busy, PageTitle } from '../parts/Page.tsx';
+import { KeepOnFloor } from './KeepOnFloor.tsx';
 import { HowTo } from './HowTo.tsx';
 import { outOfReachWords } from './out-of-reach.ts';
 import { SetOutFloor } from './SetOutFloor.tsx';
@@ -94,6 +95,9 @@ function SetOutSheet({ job, found }: { readonly job: SetOutJob; readonly found: 
                 fullWidth={false}
                 sx={{ width: 190 }}
               />
+            )}
+            {found.marking && job.marks.length > 0 && (
+              <KeepOnFloor job={job} floorId={found.floorId} forWhom={found.forWhom} />
             )}
             <Button component={Link} to={found.back.to}>
               {found.back.label}

@@ -25,6 +25,8 @@ export interface FoundJob {
   readonly here: string;
   readonly back: { readonly to: string; readonly label: string };
   readonly forWhom: string;
+  /** The club's floor that a pattern lies on. */
+  readonly floorId: string | null;
   /** Of a sequence: what of it is marked, and how to choose that. */
   readonly marking: {
     readonly marking: SequenceMarking;
@@ -39,7 +41,8 @@ export function useJob(kind: JobKind): FoundJob {
   const floors = useFloors();
   const { student, fitOf, loading } = useClub();
   const planned = usePlanned();
-  const plan = kind === 'pattern' ? plans.data?.find((one) => one.id === id)?.plan : undefined;
+  const drill = kind === 'pattern' ? plans.data?.find((one) => one.id === id) : undefined;
+  const plan = drill?.plan;
   const floor = kind === 'floor' ? floors.data?.find((one) => one.id === id)?.floor : undefined;
   const [marking, setMarking] = useDeviceState<SequenceMarking>('sequence-marking', 'way');
   const isSequence = plan !== undefined && !laneOf(plan);
@@ -68,6 +71,7 @@ export function useJob(kind: JobKind): FoundJob {
         ? { to: `/floors/${id}`, label: 'Back to the floor' }
         : { to: `/patterns/${id}`, label: 'Back to the pattern' },
     forWhom: (kind === 'floor' || isSequence) && student ? student.name : '',
+    floorId: drill?.follows.floor ?? null,
     marking: isSequence ? { marking, setMarking } : null,
   };
 }
