@@ -1,4 +1,5 @@
-export { align, type AlignedMove } from './align.ts';
+export { align } from './align.ts';
+export type { AlignedMove } from './aligned-move.ts';
 export { blindness } from './blind.ts';
 export { type ClockMap, clockMap } from './clock.ts';
 export { frameOf, type FrameReport } from './frame.ts';
