@@ -38,7 +38,7 @@ test('a version is kept, compared with what was changed since, and brought back'
   await expect(page.getByText(/^12 moves,/)).toBeVisible();
   await page.getByRole('button', { name: 'Compare' }).click();
   const other = page.getByRole('group', { name: 'What is other now' });
-  await expect(other).toContainText('beats a minute: was 50, is 62');
+  await expect(other).toContainText('beats a minute was 50, is 62');
   await expect(other).toContainText('+ step forward 13 cm');
   await page.getByRole('button', { name: 'Go back to it' }).click();
   await expect(page.getByText(/^11 moves,.* at 50 a minute/)).toBeVisible();

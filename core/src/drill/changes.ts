@@ -1,7 +1,7 @@
 import { diffArrays } from 'diff';
 import type { Drill } from './drill.ts';
 
-/** A number or a word of a drill that is another. */
+/** A number or a word of a drill that is another; undefined where there was, or is, none. */
 export interface FieldChange {
   readonly name: string;
   readonly before: unknown;
@@ -21,6 +21,23 @@ export interface Changes {
 }
 
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Down to the numbers and words that are other; what is a list is told as a whole. */
+function leaves(name: string, before: unknown, after: unknown): FieldChange[] {
+  if (isSame(before, after)) return [];
+  if (!isRecord(before) || !isRecord(after)) return [{ name, before, after }];
+  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])];
+  return keys.flatMap((key) => leaves(`${name}, ${key}`, before[key], after[key]));
+}
+
+/** Lines that were taken out, put in, or stayed, in order (Myers 1986, by a library). */
+export const linesBetween = (before: readonly string[], after: readonly string[]): LineChange[] =>
+  diffArrays([...before], [...after]).flatMap(({ added, removed, value }) =>
+    value.map((line): LineChange => ({ how: removed ? 'out' : added ? 'in' : 'stays', line })),
+  );
 
 /** Fields as a coach knows them, by where they stand. */
 const FIELDS: readonly (readonly [string, (drill: Drill) => unknown])[] = [
@@ -48,11 +65,7 @@ export function changesBetween(
   linesOf: (drill: Drill) => readonly string[],
 ): Changes {
   return {
-    fields: FIELDS.flatMap(([name, of]) =>
-      isSame(of(before), of(after)) ? [] : [{ name, before: of(before), after: of(after) }],
-    ),
-    moves: diffArrays([...linesOf(before)], [...linesOf(after)]).flatMap(({ added, removed, value }) =>
-      value.map((line): LineChange => ({ how: removed ? 'out' : added ? 'in' : 'stays', line })),
-    ),
+    fields: FIELDS.flatMap(([name, of]) => leaves(name, of(before), of(after))),
+    moves: linesBetween(linesOf(before), linesOf(after)),
   };
 }

@@ -1,5 +1,5 @@
 export { type About, type Purpose, PURPOSES } from './about.ts';
-export { changesBetween, type Changes, type FieldChange, type LineChange } from './changes.ts';
+export { changesBetween, type Changes, type FieldChange, type LineChange, linesBetween } from './changes.ts';
 export { type Kept, keptOf } from './drill.ts';
 export type { Drill, Follows, KeptPattern, OnPiece, TargetOf } from './drill.ts';
 export { inOwnFrame, movePattern, movePlan, patternAt, poseOf } from './place-pattern.ts';

@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { Redo2, Undo2 } from 'lucide-react';
 import { memo, useEffect } from 'react';
-import { pathWords, valueWords } from './merge.ts';
+import { collisionWords } from './collision-words.ts';
+import { pathWords } from './merge.ts';
 import type { Keeping, SaveStatus } from './useKeeping.ts';
 
 const WORDS: Readonly<Record<SaveStatus, string>> = {
@@ -76,9 +77,9 @@ export function EditProblem<T>({ editing }: { readonly editing: Keeping<T> }) {
       <Alert severity="warning" variant="outlined" sx={{ mb: 1.5, bgcolor: 'background.paper' }}>
         This was changed elsewhere too. What you did not both change is already joined; about the rest:
         <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
-          {collisions.map(({ path, mine, theirs }) => (
-            <li key={path.join('/')}>
-              <b>{pathWords(path)}</b>: yours is {valueWords(mine)}, theirs is {valueWords(theirs)}
+          {collisions.map((collision) => (
+            <li key={collision.path.join('/')}>
+              <b>{pathWords(collision.path)}</b>: {collisionWords(collision)}
             </li>
           ))}
         </Box>

@@ -11,7 +11,7 @@ import { useClub } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
-import { valueWords } from '../parts/merge.ts';
+import { pathWords, valueWords } from '../parts/merge.ts';
 
 interface VersionsPanelProps {
   readonly stored: StoredPlan;
@@ -126,7 +126,10 @@ function Compared({ before, after }: { readonly before: Drill; readonly after: D
     <Box sx={{ display: 'grid', gap: 0.75, fontSize: '0.9rem' }} aria-label="What is other now" role="group">
       {fields.map(({ name, before: was, after: is }) => (
         <Box key={name}>
-          <b>{name}</b>: was {valueWords(was)}, is {valueWords(is)}
+          <b>{pathWords(name.split(', '))}</b>{' '}
+          {Array.isArray(was) || Array.isArray(is)
+            ? 'is another'
+            : `was ${valueWords(was)}, is ${valueWords(is)}`}
         </Box>
       ))}
       {shown.includes(true) && (
