@@ -151,7 +151,7 @@ test('several moves are chosen on the score and the floor, dragged to another pl
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(texts).toContain('2!');
   // A print of the floor is pressed.
-  const foot = page.getByRole('group', { name: /^Floor from above/ }).locator('text', { hasText: /^L?R?9/ });
+  const foot = page.getByRole('group', { name: /^Floor from above/ }).locator('text', { hasText: /^[LR]\d/ });
   const at = await foot.first().boundingBox();
   if (at) {
     await page.mouse.click(at.x + at.width / 2, at.y);

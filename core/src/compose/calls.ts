@@ -52,3 +52,14 @@ export function soundsOf({ moves, endS }: Footwork, tempoPerMin: number): Sound[
   }));
   return [...beats, ...calls].toSorted((a, b) => a.timeS - b.timeS);
 }
+
+/** The beat that each move begins on, counted from 1: those before it have taken theirs. */
+export function beatNumbers(moves: readonly { readonly beats: number }[]): number[] {
+  let beat = 1;
+  return moves.map(({ beats }) => {
+    const own = beat;
+    // Halves and thirds of a beat add up to whole ones.
+    beat = Math.round((beat + beats) * 1e6) / 1e6;
+    return own;
+  });
+}

@@ -23,5 +23,5 @@ export { type Mend, mendsFor } from './mends.ts';
 export { moveAt } from './pick.ts';
 export { type FootState, gapsOf, type Score, type ScoreGap, scoreOf, type ScoreStretch } from './score.ts';
 export { WALK_KEYS, type WalkKey, walkMoveOf } from './walk-in.ts';
-export { callOf, type Sound, soundsOf } from './calls.ts';
+export { beatNumbers, callOf, type Sound, soundsOf } from './calls.ts';
 export { lookFor, type LookFor } from './look-for.ts';

@@ -3,6 +3,7 @@ import { distanceM, headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
 import { targetOver, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 import type { Finding } from '../rules/index.ts';
 import { gapM } from '../range/index.ts';
+import { beatNumbers } from './calls.ts';
 import { moveTurnDeg } from './score.ts';
 
 /** One move in numbers, as a tape and a protractor show them. Lengths in metres, angles in degrees. */
@@ -17,7 +18,7 @@ export interface MoveNumbers {
   readonly turnDeg: number;
   /** The feet in the order in which they begin. */
   readonly order: readonly FootName[];
-  /** The beat it falls on, counted from 1, and how many it takes. */
+  /** The beat it begins on, counted from 1, and how many it takes. */
   readonly beat: number;
   readonly beats: number;
   readonly lead: FootName;
@@ -50,8 +51,6 @@ export function inspectMove(
   const endS = Math.max(beatS, ...events.map(({ landS }) => landS));
   const target = targetOver(drill)(endS);
   const stance = readStance(after.left, after.right, after.facingDeg, after.lead);
-  const intervalS = 60 / drill.plan.tempoPerMin;
-  const firstS = footwork.moves[0]?.beatS ?? beatS;
   return {
     number,
     bearingDeg,
@@ -60,7 +59,7 @@ export function inspectMove(
       bearingDeg === null || !move.judged.halfStep ? null : wayM / longestStepM(footwork.stance, bearingDeg),
     turnDeg: moveTurnDeg(move),
     order: [...new Set(events.map(({ foot }) => foot))],
-    beat: Math.round(((beatS - firstS) / intervalS) * 100) / 100 + 1,
+    beat: beatNumbers(footwork.moves)[number - 1] ?? 1,
     beats,
     lead: after.lead,
     separationM: stance.separationM,

@@ -10,6 +10,7 @@ import {
   forWhom,
   inspectMove,
   mendsFor,
+  beatNumbers,
   scoreOf,
   soundsOf,
   suitsMost,
@@ -200,4 +201,10 @@ test('beats sound on their beat, calls a little before their move', () => {
     ['step forward', expect.closeTo(0.65, 6)],
     ['step back', expect.closeTo(1.65, 6)],
   ]);
+});
+
+// By hand: 1/2 + 1/3 + 1/6 + 2 are three beats, so the fifth move begins on the fourth; exact in fractions.
+test('beats add up as fractions do: the move after a half, a third, a sixth and two begins on the fourth beat', () => {
+  const beats = [1 / 2, 1 / 3, 1 / 6, 2, 1].map((one) => ({ beats: one }));
+  expect(beatNumbers(beats)).toEqual([1, 1.5, 1.833333, 2, 4]);
 });

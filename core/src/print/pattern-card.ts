@@ -1,8 +1,8 @@
 import { footOutline, type Foot } from '../body/index.ts';
-import { lookFor } from '../compose/index.ts';
-import { boundsOf, type Point } from '../geometry/index.ts';
+import { beatNumbers, lookFor } from '../compose/index.ts';
+import { boundsOf, fromFacing, type Point } from '../geometry/index.ts';
 import { formatLength, type UnitSystem } from '../measure/index.ts';
-import { eventsOf, expand, looksAtTarget, type PlannedDrill } from '../pattern/index.ts';
+import { expand, looksAtTarget, type PlannedDrill } from '../pattern/index.ts';
 import { moveWords } from '../moves/index.ts';
 import { strikeName } from '../range/index.ts';
 import { CAUTIONS } from './cautions.ts';
@@ -31,10 +31,9 @@ type PdfPage = ReturnType<typeof newPage>;
 /** Steps of a pattern as lines: number, beat, what is done. */
 function stepLines({ plan, student }: PlannedDrill, units: UnitSystem): string[] {
   const { moves } = expand({ plan, student });
-  const intervalS = 60 / plan.tempoPerMin;
-  const firstS = moves[0]?.beatS ?? 0;
-  return moves.map(({ number, beatS, cue, strikes, events }) => {
-    const beat = Number(((beatS - firstS) / intervalS + 1).toFixed(2));
+  const beats = beatNumbers(moves);
+  return moves.map(({ number, cue, strikes, events }, i) => {
+    const beat = Number((beats[i] ?? 1).toFixed(2));
     const feet = [...new Set(events.map(({ foot }) => (foot === 'left' ? 'L' : 'R')))].join(' ');
     const words = cue ? moveWords(cue.move, units) : 'Step of the lane';
     const thrown = strikes.map(({ strike }) => strikeName(strike)).join(', ');
@@ -95,6 +94,12 @@ export async function patternCard(drill: PlannedDrill, units: UnitSystem, paper:
   return sheet.pdf.save({ useObjectStreams: false });
 }
 
+/** The target from above; one without a size of its own, as a partner, about as wide as a body. */
+function ringOf({ at, radiusM }: PlannedDrill['plan']['target']): Point[] {
+  const reachM = Math.max(radiusM, 0.15);
+  return Array.from({ length: 36 }, (_, i) => fromFacing(at, i * 10, 0, reachM));
+}
+
 interface Space {
   readonly top: number;
   readonly left: number;
@@ -111,25 +116,37 @@ function drawFeet(
 ): number {
   const { start, moves, stance } = expand(drill);
   const { body } = stance;
-  const events = eventsOf(moves);
+  // A print has the number of its move, as the lines below it have.
   const feet: readonly (readonly [string, 'left' | 'right', Foot])[] = [
     ['', 'left', start.feet.left],
     ['', 'right', start.feet.right],
-    ...events
-      .filter(({ how }) => how !== 'bounce')
-      .map(
-        ({ number, foot, to, headingAfterDeg }) =>
-          [`${number}`, foot, { ball: to, headingDeg: headingAfterDeg ?? 0, heelUp: false }] as const,
-      ),
+    ...moves.flatMap(({ number, events }) =>
+      events
+        .filter(({ how }) => how !== 'bounce')
+        .map(
+          ({ foot, to, headingAfterDeg }) =>
+            [
+              `${foot === 'left' ? 'L' : 'R'}${number}`,
+              foot,
+              { ball: to, headingDeg: headingAfterDeg ?? 0, heelUp: false },
+            ] as const,
+        ),
+    ),
   ];
+  const target = looksAtTarget(drill.plan) ? ringOf(drill.plan.target) : [];
   const outlines = feet.map(([, name, foot]) => footOutline(name, foot, body));
-  const { least, most } = boundsOf(outlines.flat());
+  const { least, most } = boundsOf([...outlines.flat(), ...target]);
   const [across, along] = [most.x - least.x, most.y - least.y];
   const scale = Math.min(FLOOR_M.width / across, FLOOR_M.height / along, wide / across, 0.25);
   const at = ({ x, y }: Point): [number, number] => [
     left + (wide - across * scale) / 2 + (x - least.x) * scale,
     top - (most.y - y) * scale,
   ];
+  target.forEach((p, i) => rule(page, at(p), at(target[(i + 1) % target.length] ?? p), 1));
+  if (target.length > 0) {
+    const [x, y] = at(drill.plan.target.at);
+    write(page, sheet.regular, drill.plan.target.kind, [x - 0.003, y - 0.001], 7);
+  }
   const written: [number, number][] = [];
   feet.forEach(([number, name, foot], i) => {
     const outline = outlines[i] ?? [];

@@ -1,4 +1,4 @@
-import { callOf, lookFor } from '../compose/index.ts';
+import { beatNumbers, callOf, lookFor } from '../compose/index.ts';
 import { boundsOf } from '../geometry/index.ts';
 import type { UnitSystem } from '../measure/index.ts';
 import { moveWords } from '../moves/index.ts';
@@ -26,8 +26,7 @@ const hundredth = (value: number): number => Math.round(value * 100) / 100;
 
 function sideOf(drill: PlannedDrill, units: UnitSystem): PageSide {
   const { start, moves, endS, stance } = expand(drill);
-  const intervalS = 60 / drill.plan.tempoPerMin;
-  const firstS = moves[0]?.beatS ?? 0;
+  const beats = beatNumbers(moves);
   const events = eventsOf(moves);
   const { least, most } = boundsOf([
     start.feet.left.ball,
@@ -57,9 +56,9 @@ function sideOf(drill: PlannedDrill, units: UnitSystem): PageSide {
       Math.round(event.headingAfterDeg ?? 0),
       ...(event.about ? [mm(event.about.x), mm(event.about.y), Math.round(event.swingDeg ?? 0)] : []),
     ]),
-    moves: moves.map((move) => [
+    moves: moves.map((move, i) => [
       hundredth(move.events[0]?.liftS ?? move.beatS),
-      hundredth((move.beatS - firstS) / intervalS + 1),
+      hundredth(beats[i] ?? 1),
       callOf(move),
       `${move.cue ? moveWords(move.cue.move, units) : 'Step of the lane'}${move.strikes.map(({ strike }) => `; ${strikeName(strike)}`).join('')}`,
     ]),

@@ -3,29 +3,14 @@ import type { Drill } from '@angled-chalk/core/drill';
 import { moveChosen, type LaidFloor } from '@angled-chalk/core/layout';
 import { the } from '@angled-chalk/core/measure';
 import { DEMO_FLOORS, DEMO_PATTERNS, DEMO_PLAN, DEMO_PLANS } from '@angled-chalk/core/sim';
-import type { Express } from 'express';
 import { randomUUID } from 'node:crypto';
-import { pino } from 'pino';
 import request from 'supertest';
-import { createApp } from '../app.ts';
+import { heldApp } from '../test-app.ts';
 import { openEngine } from '../db/engine.ts';
-import { migrateAll, migrateTo, type OpenDatabase } from '../db/open.ts';
-import type { Scrubbing } from '../db/scrubbing.ts';
+import { migrateAll, migrateTo } from '../db/open.ts';
 import { Seat } from '../db/seat.ts';
-import { testDatabase } from '../test-database.ts';
 
-let opened: OpenDatabase;
-let app: Express;
-let scrubbing: Scrubbing;
-
-beforeAll(async () => {
-  opened = await testDatabase();
-  ({ express: app, scrubbing } = createApp(opened, { logger: pino({ level: 'silent' }) }));
-}, 300_000);
-afterAll(async () => {
-  await scrubbing.stop();
-  await opened.close();
-});
+const held = heldApp();
 
 const hall = the(DEMO_FLOORS[0]).floor;
 const atTheBag = the(DEMO_PLANS[3]).plan;
@@ -33,19 +18,19 @@ const atTheBag = the(DEMO_PLANS[3]).plan;
 /** A floor, a kept pattern and a drill that follows both, stored. */
 async function stored(more: Partial<Drill['follows']> = {}) {
   const [floor, pattern, plan] = [randomUUID(), randomUUID(), randomUUID()];
-  await request(app).post('/api/floors').send({ id: floor, value: hall }).expect(201);
-  await request(app)
+  await request(held.app).post('/api/floors').send({ id: floor, value: hall }).expect(201);
+  await request(held.app)
     .post('/api/patterns')
     .send({ id: pattern, value: the(DEMO_PATTERNS[0]).pattern })
     .expect(201);
   const value = { ...atTheBag, follows: { ...atTheBag.follows, floor, pattern, ...more } };
-  await request(app).post('/api/plans').send({ id: plan, value }).expect(201);
+  await request(held.app).post('/api/plans').send({ id: plan, value }).expect(201);
   return { floor, pattern, plan };
 }
 const drillOf = async (id: string) =>
-  storedPlanSchema.parse((await request(app).get(`/api/plans/${id}`).expect(200)).body);
+  storedPlanSchema.parse((await request(held.app).get(`/api/plans/${id}`).expect(200)).body);
 const write = (path: string, value: unknown, version = 1) =>
-  request(app).put(`/api/${path}`).send({ version, value }).expect(200);
+  request(held.app).put(`/api/${path}`).send({ version, value }).expect(200);
 
 test('a drill takes over what is written to its floor, and keeps it when the floor is gone', async () => {
   const { floor, plan } = await stored();
@@ -58,7 +43,7 @@ test('a drill takes over what is written to its floor, and keeps it when the flo
     one.id === 'bag-1' ? { ...one, at: { x: 9.7, y: 4.55 } } : one,
   );
   await write(`floors/${floor}`, { ...moved, floor: { ...moved.floor, fixtures: bags } });
-  await request(app).delete(`/api/floors/${floor}`).type('json').expect(204);
+  await request(held.app).delete(`/api/floors/${floor}`).type('json').expect(204);
   const { plan: drill, version } = await drillOf(plan);
   expect(drill.target.at).toEqual({ x: 9.7, y: 4.55 });
   expect(the(drill.pattern.start).at.x).toBeCloseTo(the(atTheBag.pattern.start).at.x - 0.5, 12);
@@ -81,7 +66,7 @@ test('moves written to a kept pattern reach the drills that follow it, and no ot
 test('a write over a version that is gone changes neither the floor nor who follows it', async () => {
   const { floor, plan } = await stored();
   await write(`floors/${floor}`, { ...hall, name: 'Renamed' });
-  await request(app)
+  await request(held.app)
     .put(`/api/floors/${floor}`)
     .send({ version: 1, value: { ...hall, floor: { ...hall.floor, name: 'another hall' } } })
     .expect(409);
@@ -92,12 +77,12 @@ test('nobody who was erased is named in a drill', async () => {
   const student = { name: 'Ada Fell', leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } };
   const [gone, here] = [randomUUID(), randomUUID()];
   for (const id of [gone, here])
-    await request(app)
+    await request(held.app)
       .post('/api/students')
       .send({ id, value: { ...student, birthYear: null, note: '' } })
       .expect(201);
   const { plan } = await stored({ students: [gone, here], target: { on: 'student', id: gone } });
-  await request(app).delete(`/api/students/${gone}/erase`).type('json').expect(200);
+  await request(held.app).delete(`/api/students/${gone}/erase`).type('json').expect(200);
   const { follows } = (await drillOf(plan)).plan;
   expect(follows?.students).toEqual([here]);
   expect(follows?.target).toBeUndefined();
@@ -105,7 +90,7 @@ test('nobody who was erased is named in a drill', async () => {
 });
 
 test('a reference that is no id is refused with its path', async () => {
-  const { body } = await request(app)
+  const { body } = await request(held.app)
     .post('/api/plans')
     .send({ id: randomUUID(), value: { ...DEMO_PLAN, follows: { floor: 'the hall' } } })
     .expect(400);

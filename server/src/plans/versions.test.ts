@@ -2,33 +2,17 @@ import { planVersionSchema, storedPlanSchema } from '@angled-chalk/contract';
 import { the } from '@angled-chalk/core/measure';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import { eq } from 'drizzle-orm';
-import type { Express } from 'express';
 import { randomUUID } from 'node:crypto';
-import { pino } from 'pino';
 import request from 'supertest';
+import { heldApp } from '../test-app.ts';
 import { z } from 'zod';
-import { createApp } from '../app.ts';
-import type { OpenDatabase } from '../db/open.ts';
 import { plans } from '../db/schema.ts';
-import type { Scrubbing } from '../db/scrubbing.ts';
-import { testDatabase } from '../test-database.ts';
 
-let opened: OpenDatabase;
-let app: Express;
-let scrubbing: Scrubbing;
-
-beforeAll(async () => {
-  opened = await testDatabase();
-  ({ express: app, scrubbing } = createApp(opened, { logger: pino({ level: 'silent' }) }));
-}, 300_000);
-afterAll(async () => {
-  await scrubbing.stop();
-  await opened.close();
-});
+const held = heldApp();
 
 async function addPlan(more: object = {}): Promise<string> {
   const id = randomUUID();
-  await request(app)
+  await request(held.app)
     .post('/api/plans')
     .send({ id, value: { ...DEMO_PLAN, ...more } })
     .expect(201);
@@ -37,19 +21,21 @@ async function addPlan(more: object = {}): Promise<string> {
 const write = async (id: string, version: number, name: string) =>
   storedPlanSchema.parse(
     (
-      await request(app)
+      await request(held.app)
         .put(`/api/plans/${id}`)
         .send({ version, value: { ...DEMO_PLAN, name } })
         .expect(200)
     ).body,
   );
 const versionsOf = async (id: string) =>
-  z.array(planVersionSchema).parse((await request(app).get(`/api/plans/${id}/versions`).expect(200)).body);
+  z
+    .array(planVersionSchema)
+    .parse((await request(held.app).get(`/api/plans/${id}/versions`).expect(200)).body);
 const keep = (id: string, version: number, label: string, kept = randomUUID()) =>
-  request(app).post(`/api/plans/${id}/versions`).send({ id: kept, version, label });
+  request(held.app).post(`/api/plans/${id}/versions`).send({ id: kept, version, label });
 /** Nobody has touched it since then. */
 const rested = (id: string, hours: number): Promise<unknown> =>
-  opened.db
+  held.opened.db
     .update(plans)
     .set({ updatedAt: new Date(Date.now() - hours * 3_600_000) })
     .where(eq(plans.id, id));
@@ -64,8 +50,8 @@ test('a drill is kept under a name as it is, once however often it is sent, and 
   expect(others).toEqual([]);
   expect(version).toMatchObject({ label: 'Before the camp', version: 1, planId: id });
   expect(the(version).plan.name).toBe(DEMO_PLAN.name);
-  await request(app).delete(`/api/plans/${id}/versions/${kept}`).type('json').expect(204);
-  await request(app).delete(`/api/plans/${id}/versions/${kept}`).type('json').expect(404);
+  await request(held.app).delete(`/api/plans/${id}/versions/${kept}`).type('json').expect(204);
+  await request(held.app).delete(`/api/plans/${id}/versions/${kept}`).type('json').expect(404);
   expect(await versionsOf(id)).toEqual([]);
 });
 
@@ -106,7 +92,7 @@ test('of those kept by themselves the oldest go, those with a name stay', async 
 
 test('nobody is named in a version who was erased', async () => {
   const student = randomUUID();
-  await request(app)
+  await request(held.app)
     .post('/api/students')
     .send({
       id: student,
@@ -123,6 +109,6 @@ test('nobody is named in a version who was erased', async () => {
   const id = await addPlan({ follows: { students: [student] } });
   await keep(id, 1, 'For somebody').expect(201);
   expect(JSON.stringify(await versionsOf(id))).toContain(student);
-  await request(app).delete(`/api/students/${student}/erase`).type('json').expect(200);
+  await request(held.app).delete(`/api/students/${student}/erase`).type('json').expect(200);
   expect(JSON.stringify(await versionsOf(id))).not.toContain(student);
 });

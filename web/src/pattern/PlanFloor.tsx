@@ -260,12 +260,12 @@ function Footprints({
       )}
       {shown.map((print) => (
         <FootMark
-          key={print.numbers[0]}
+          key={`${print.name} ${print.moves[0]} ${print.madeS}`}
           name={print.name}
           foot={print.foot}
           body={body}
           standing="planned"
-          text={numbersText(print.numbers)}
+          text={numbersText(print.moves)}
           faint={isFaint(print)}
           bare={bare.has(print)}
         />

@@ -8,12 +8,14 @@ const plan = DEMO_PLANS[2]?.plan;
 if (!student || !plan) throw new RangeError('The demo has no sequence.');
 const footwork = expand({ plan, student });
 
-test('prints at one place are drawn as one, with all their numbers; bounces leave none', () => {
+test('prints at one place are drawn as one, with the numbers of all their moves once; bounces leave none', () => {
   const prints = printsTogether(footwork);
-  const numbers = prints.flatMap((print) => print.numbers);
-  const events = footwork.moves.flatMap(({ events: own }) => own).filter(({ how }) => how !== 'bounce');
-  expect(numbers.toSorted((a, b) => a - b)).toEqual(events.map(({ number }) => number));
-  for (const { moves, numbers: own } of prints) expect(moves).toHaveLength(own.length);
+  for (const { number, events } of footwork.moves) {
+    const feet = new Set(events.filter(({ how }) => how !== 'bounce').map(({ foot }) => foot));
+    const own = prints.filter(({ moves }) => moves.includes(number));
+    expect(new Set(own.map(({ name }) => name))).toEqual(feet);
+  }
+  for (const { moves } of prints) expect(moves).toEqual([...new Set(moves)]);
 });
 
 test('so many numbers as can be read are written on a print', () => {

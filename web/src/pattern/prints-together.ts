@@ -12,8 +12,7 @@ const MOST_NUMBERS = 3;
 export interface PrintTogether {
   readonly name: FootName;
   readonly foot: Foot;
-  readonly numbers: readonly number[];
-  /** The moves they belong to. */
+  /** Numbers of the moves that it belongs to, each once. */
   readonly moves: readonly number[];
   /** When the first of them is made, seconds. */
   readonly madeS: number;
@@ -21,10 +20,10 @@ export interface PrintTogether {
 
 /** The planned prints, those at one place together. What leaves a foot where it is leaves no print. */
 export function printsTogether({ moves }: Footwork): PrintTogether[] {
-  const prints: (PrintTogether & { readonly numbers: number[]; readonly moves: number[] })[] = [];
-  const landings = moves.flatMap(({ number: move, events }) => events.map((event) => ({ move, event })));
-  for (const { move, event } of landings) {
-    const { foot: name, how, number, to: ball, headingAfterDeg, landS } = event;
+  const prints: (PrintTogether & { readonly moves: number[] })[] = [];
+  const landings = moves.flatMap(({ number, events }) => events.map((event) => ({ number, event })));
+  for (const { number, event } of landings) {
+    const { foot: name, how, to: ball, headingAfterDeg, landS } = event;
     if (how === 'bounce') continue;
     const foot: Foot = { ball, headingDeg: headingAfterDeg ?? 0, heelUp: false };
     const same = prints.find(
@@ -33,10 +32,8 @@ export function printsTogether({ moves }: Footwork): PrintTogether[] {
         distanceM(print.foot.ball, ball) < SAME_M &&
         Math.abs(wrapDeg(print.foot.headingDeg - foot.headingDeg)) < SAME_DEG,
     );
-    if (same) {
-      same.numbers.push(number);
-      same.moves.push(move);
-    } else prints.push({ name, foot, numbers: [number], moves: [move], madeS: landS });
+    if (!same) prints.push({ name, foot, moves: [number], madeS: landS });
+    else if (same.moves.at(-1) !== number) same.moves.push(number);
   }
   return prints;
 }
