@@ -138,6 +138,7 @@ export const Bench = memo(function Bench(props: BenchProps) {
           fixed={fixed}
           height="max(320px, calc(100vh - 448px))"
           isBench
+          trail={playing}
         >
           {ghost && <Ghost drill={shown.drill} timeS={atS} />}
           {own && number !== null && item && !playing && (

@@ -35,7 +35,7 @@ const LANE_PX = 20;
 const GAP_PX = 30;
 const HEAD_PX = 44;
 /** What is drawn beside what is seen, and how far the view goes before the drawing follows. */
-const BESIDE_PX = 800;
+const BESIDE_PX = 400;
 const FOLLOW_PX = 400;
 
 /**

@@ -1,5 +1,5 @@
 import { targetAt } from '@angled-chalk/core/floor';
-import { distanceM, fromFacing, type Point } from '@angled-chalk/core/geometry';
+import { distanceM, fromFacing, midpoint, type Point } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
 import {
   eventsOf,
@@ -51,6 +51,8 @@ interface PlanFloorProps {
   readonly height?: string;
   /** On the bench the feet are what is looked at. */
   readonly isBench?: boolean;
+  /** The way that the body came stands behind it. */
+  readonly trail?: boolean;
   /** What is where the floor has it, and is moved there. */
   readonly fixed: { readonly target: boolean; readonly lane: boolean };
 }
@@ -71,6 +73,7 @@ export function PlanFloor({
   children,
   height,
   isBench = false,
+  trail = false,
 }: PlanFloorProps) {
   const cones = useMemo(() => conesOf(plan), [plan]);
   const lane = laneOf(plan);
@@ -157,6 +160,7 @@ export function PlanFloor({
           <FeetNow footwork={partner} timeS={timeS} who="partner" />
         </>
       )}
+      {trail && <Trail footwork={footwork} timeS={timeS} />}
       <FeetNow footwork={footwork} timeS={timeS} who="now" />
       {children}
     </FloorView>
@@ -293,6 +297,22 @@ function overlapping(
     else placed.push(at);
   }
   return bare;
+}
+
+/** So much of the way behind the body is drawn. */
+const TRAIL_S = 4;
+const TRAIL_EVERY_S = 0.05;
+
+/** The way that the middle of the feet came, of the last seconds. */
+function Trail({ footwork, timeS }: { readonly footwork: Footwork; readonly timeS: number }) {
+  const { textM } = useDrawing();
+  const standAt = useMemo(() => standsOf(footwork), [footwork]);
+  const count = Math.ceil(Math.min(TRAIL_S, timeS) / TRAIL_EVERY_S) + 1;
+  const points = Array.from({ length: count }, (_, i) => {
+    const { left, right } = standAt(Math.max(0, timeS - (count - 1 - i) * TRAIL_EVERY_S));
+    return midpoint(left, right);
+  });
+  return <Line points={points} colour={PALETTE.observed} widthM={textM * 0.18} />;
 }
 
 interface FeetNowProps {

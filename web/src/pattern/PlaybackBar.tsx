@@ -3,7 +3,7 @@ import { PALETTE } from '../app/palette.ts';
 import IconButton from '@mui/material/IconButton';
 import Slider from '@mui/material/Slider';
 import { Pause, Play } from 'lucide-react';
-import { memo, type ReactNode } from 'react';
+import { memo, useDeferredValue, type ReactNode } from 'react';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import type { Playback } from './usePlayback.ts';
 
@@ -33,6 +33,27 @@ export function PlaybackBar({
       sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 1, flexWrap: 'wrap' }}
     >
       <PlayButton playing={playing} toggle={toggle} />
+      <Moment timeS={timeS} endS={endS} setTimeS={setTimeS} />
+      <Tempo speed={speed} setSpeed={setSpeed} tempoPerMin={tempoPerMin} />
+      {children}
+    </Box>
+  );
+}
+
+/** The moment on its line, and in words. Where it jumps, it is drawn after the feet. */
+function Moment({ setTimeS, ...now }: Pick<Playback, 'timeS' | 'setTimeS'> & { readonly endS: number }) {
+  return (
+    <MomentLine timeS={useDeferredValue(now.timeS)} endS={useDeferredValue(now.endS)} setTimeS={setTimeS} />
+  );
+}
+
+const MomentLine = memo(function MomentLine({
+  timeS,
+  endS,
+  setTimeS,
+}: Pick<Playback, 'timeS' | 'setTimeS'> & { readonly endS: number }) {
+  return (
+    <>
       <Slider
         sx={SLIDER}
         size="small"
@@ -47,11 +68,9 @@ export function PlaybackBar({
       <Box component="span" sx={{ minWidth: 96, textAlign: 'right' }}>
         {timeS.toFixed(1)} of {endS.toFixed(1)} s
       </Box>
-      <Tempo speed={speed} setSpeed={setSpeed} tempoPerMin={tempoPerMin} />
-      {children}
-    </Box>
+    </>
   );
-}
+});
 
 /** These stay as they are while the pattern and the moment change. */
 const PlayButton = memo(function PlayButton({ playing, toggle }: Pick<Playback, 'playing' | 'toggle'>) {
