@@ -40,6 +40,18 @@ interface FootMarkProps {
 export const labelAt = (foot: Foot, lengthM: number): Point =>
   fromFacing(foot.ball, foot.headingDeg, 0, -0.38 * lengthM);
 
+const SOLES = new WeakMap<Body, Record<FootName, string>>();
+const AT_REST: Foot = { ball: { x: 0, y: 0 }, headingDeg: 0, heelUp: false };
+const NO_FRAME = { left: 0, top: 0, width: 0, height: 0 };
+
+/** The sole of a body's foot about its ball, toes up the drawing: drawn once, and then only moved and turned. */
+function soleOf(name: FootName, body: Body): string {
+  const sole = (foot: FootName): string => pathOf(NO_FRAME, footOutline(foot, AT_REST, body), true);
+  const known = SOLES.get(body) ?? { left: sole('left'), right: sole('right') };
+  SOLES.set(body, known);
+  return known[name];
+}
+
 /** The same foot at the same place is drawn once, though it was laid out anew. */
 function isSameMark(a: FootMarkProps, b: FootMarkProps): boolean {
   const [one, other] = [a.foot, b.foot];
@@ -81,7 +93,8 @@ export const FootMark = memo(function FootMark({
   return (
     <g opacity={faint ? 0.28 : 1}>
       <path
-        d={pathOf(frame, footOutline(name, foot, body), true)}
+        d={soleOf(name, body)}
+        transform={`translate(${x.toFixed(4)} ${y.toFixed(4)}) rotate(${foot.headingDeg.toFixed(2)})`}
         fill={look.fill}
         stroke={look.stroke}
         strokeWidth={strong ? 1.8 * line : line}
