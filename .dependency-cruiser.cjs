@@ -13,6 +13,7 @@ const STOREYS = [
   'drill',
   'formats',
   'range',
+  'pair',
   'track',
   'detection',
   'rules',

@@ -2,6 +2,7 @@ import { accuracy } from './accuracy.ts';
 import { coverage } from './coverage.ts';
 import { fill } from './fill.ts';
 import { fit } from './fit.ts';
+import { ground } from './ground.ts';
 import { moves } from './moves.ts';
 import { speed } from './speed.ts';
 import { writes } from './writes.ts';
@@ -18,10 +19,11 @@ if (what === 'all' || what === 'moves')
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();
+if (what === 'all' || what === 'ground') ground();
 if (what === 'all' || what === 'writes') await writes();
-if (!['all', 'accuracy', 'coverage', 'moves', 'speed', 'fit', 'fill', 'writes'].includes(what)) {
+if (!['all', 'accuracy', 'coverage', 'moves', 'speed', 'fit', 'fill', 'ground', 'writes'].includes(what)) {
   console.error(
-    `There is no bench "${what}". Benches: accuracy, coverage, moves, speed, fit, fill, writes, club, frames, keys.`,
+    `There is no bench "${what}". Benches: accuracy, coverage, moves, speed, fit, fill, ground, writes, club, frames, keys.`,
   );
   process.exitCode = 2;
 }

@@ -11,7 +11,7 @@ const CLOSE: readonly StrikeId[] = ['lead-elbow', 'rear-elbow', 'lead-knee'];
 const BAG_RADIUS_M = USUAL_BAG.kind === 'bag' ? USUAL_BAG.radiusM : 0;
 
 /** Nearer than this share of its limb a strike no longer fits: it is smothered (own choice). */
-const FITS_FROM = 0.75;
+export const FITS_FROM = 0.75;
 
 /**
  * The bands of one student round a usual bag, as distances of the stance centre from the middle of the

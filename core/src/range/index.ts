@@ -1,4 +1,4 @@
-export { rulerFor } from './bands.ts';
+export { FITS_FROM, rulerFor } from './bands.ts';
 export { compareSchools, gainsOf } from './compare-schools.ts';
 export { fitAll, fitCsv } from './fit-all.ts';
 export { gapM, gapSeries, type GapSeries } from './gap.ts';
@@ -9,10 +9,20 @@ export {
   kickModelM,
   reachAgainst,
   TOUCH,
+  toeGapM,
   touchModelM,
+  turnReachedDeg,
 } from './reach.ts';
 export { type Striker, strikerOf } from './reach-body.ts';
 export { type ReachRow, reachRows, type ReachTarget } from './reach-chart.ts';
-export { strikeName, STRIKES, strikeTiming, TARGET_PARTS, type TargetPart } from './strikes.ts';
-export { bagTarget } from './target-parts.ts';
+export {
+  type Strike,
+  type StrikeId,
+  strikeName,
+  STRIKES,
+  strikeTiming,
+  TARGET_PARTS,
+  type TargetPart,
+} from './strikes.ts';
+export { bagTarget, partnerTarget, type PartPlace, partPlace } from './target-parts.ts';
 export { guardRule, shinRule } from './thumb-rules.ts';
