@@ -3,7 +3,8 @@ import { convertVerb, setOutVerb } from './floor-verbs.ts';
 import { libraryVerb, notationVerb } from './notation-verbs.ts';
 import { HELP, type Verb } from './options.ts';
 import { programVerb } from './program-verbs.ts';
-import { checkVerb, expandVerb, rangeVerb } from './verbs.ts';
+import { rangeVerb } from './range-verb.ts';
+import { checkVerb, expandVerb } from './verbs.ts';
 
 const VERBS: Readonly<Record<string, Verb>> = {
   expand: expandVerb,

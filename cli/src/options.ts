@@ -20,7 +20,9 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk convert --file MARKS.csv|DRAWING.svg --to json [--out FILE]
   angled-chalk convert --plan FILE --to 2 [--out FILE]
   angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
-                      [--target bag|pad] [--height CM] [--gloves yes|no] [--out FILE]
+                      [--target bag|pad] [--height CM] [--gloves yes|no] [--gap M] [--out FILE]
+                      [--map STEP_M] [--in-out --strikes jab,cross --returns N] [--circle --by DEG [--radius M]]
+                      [--bag --length M --amplitude DEG]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
@@ -57,6 +59,14 @@ const OPTIONS = {
   drill: { type: 'string' },
   school: { type: 'string' },
   side: { type: 'string' },
+  gap: { type: 'string' },
+  map: { type: 'string' },
+  strikes: { type: 'string' },
+  returns: { type: 'string' },
+  by: { type: 'string' },
+  radius: { type: 'string' },
+  length: { type: 'string' },
+  amplitude: { type: 'string' },
 } as const;
 
 type OptionName = keyof typeof OPTIONS;

@@ -1,18 +1,8 @@
 import { checkPartner, checkPlan, checkTrack } from '@angled-chalk/core/check';
 import { footfallsCsv, planSvg } from '@angled-chalk/core/formats';
 import { eventsOf, partnersDrill, type FootEvent, type PlannedMove } from '@angled-chalk/core/pattern';
-import {
-  guardRule,
-  reachRows,
-  shinRule,
-  strikerOf,
-  TARGET_PARTS,
-  type ReachRow,
-  type ReachTarget,
-  type Striker,
-} from '@angled-chalk/core/range';
 import { readTrackCsv } from '@angled-chalk/core/track';
-import { checkFile, openFinding, readStudentFile, toOpenKeys } from '@angled-chalk/contract';
+import { checkFile, openFinding, toOpenKeys } from '@angled-chalk/contract';
 import { must, readText, UsageError, writeResult } from './files.ts';
 import { readLibraryDrill } from './notation-verbs.ts';
 import { json, need, oneOf, readDrill, readOptions, type Values, type Verb } from './options.ts';
@@ -102,46 +92,4 @@ export const checkVerb: Verb = async (args) => {
   const { outcome } = report.verdict;
   const fails = outcome === 'not-met' || (failOn === 'undecided' && outcome === 'cannot-tell');
   return failOn !== undefined && fails ? 1 : 0;
-};
-
-const openContact = ({ contact, toeGapM }: ReachRow): unknown => {
-  const { strike, gapM, uM, terms, window, touches, calibrated } = contact;
-  return { strike: strike.id, gapM, uncertainty: 2 * uM, toeGapM, touches, calibrated, window, terms };
-};
-
-/** Contact distances of a student against a partner (both ways), a bag or a pad. */
-export const rangeVerb: Verb = async (args) => {
-  const values = readOptions(args, ['student', 'partner', 'part', 'target', 'height', 'gloves', 'out']);
-  const kind = oneOf(values, 'target', ['bag', 'pad']) ?? 'bag';
-  const part = oneOf(values, 'part', TARGET_PARTS) ?? null;
-  const heightCm = values.height === undefined ? null : Number(values.height);
-  if (heightCm !== null && !(heightCm > 0 && heightCm < 300)) {
-    throw new UsageError('--height is the height of the target above the floor in cm, between 0 and 300.');
-  }
-  const gloves = oneOf(values, 'gloves', ['yes', 'no']) === 'yes';
-  const readStriker = async (path: string): Promise<Striker> =>
-    strikerOf(must(path, readStudentFile(await readText(path))), gloves);
-  const striker = await readStriker(need(values, 'student'));
-  const partner = values.partner === undefined ? null : await readStriker(values.partner);
-  const heightM = heightCm === null ? null : heightCm / 100;
-  const target: ReachTarget = partner
-    ? { kind: 'partner', partner, part }
-    : kind === 'pad'
-      ? { kind, heightM }
-      : { kind, radiusM: 0, heightM };
-  const text = json(
-    toOpenKeys({
-      format: 'angled-chalk-range',
-      version: 1,
-      student: striker.student.name,
-      against: partner ? partner.student.name : kind,
-      contacts: reachRows(striker, target).map(openContact),
-      ...(partner
-        ? { returned: reachRows(partner, { kind: 'partner', partner: striker, part }).map(openContact) }
-        : {}),
-      rulesOfThumb: [shinRule(striker, 'metric'), guardRule(striker, partner ?? striker, 'metric')],
-    }),
-  );
-  await writeResult(values.out, text);
-  return 0;
 };

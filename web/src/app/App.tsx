@@ -64,6 +64,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../floor/FloorPage.tsx')).FloorPage }),
           },
           {
+            path: 'range',
+            lazy: async () => ({ Component: (await import('../pair/PairPage.tsx')).PairPage }),
+          },
+          {
             path: 'patterns',
             lazy: async () => ({ Component: (await import('../pattern/PlansPage.tsx')).PlansPage }),
           },

@@ -16,6 +16,7 @@ import { simulate, TRACKER_DEFAULTS, spreadFaults, type SimulatedFault } from '@
 import { packTrack, readTrackCsv, unpackTrack } from '@angled-chalk/core/track';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
+import { packedGround, type GroundOrder, type PackedGround } from './ground-map.ts';
 import { rowsOf, suitsOf } from './whom.ts';
 import { readFloorFrom, readPlanFrom } from './read-files.ts';
 
@@ -63,6 +64,7 @@ const work = {
   mends: (drill: PlannedDrill, findings: readonly Finding[], finding: Finding): Mend[] =>
     mendsFor(drill, findings, finding),
 
+  ground: (order: GroundOrder): PackedGround => packedGround(order),
   lines: (text: string): MovesText => readMoves(text),
 
   rows: (drills: readonly PlannedDrill[]): Walks[] | null => rowsOf(drills),

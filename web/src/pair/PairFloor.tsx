@@ -1,0 +1,104 @@
+import { placeStance } from '@angled-chalk/core/body';
+import { headingDeg, type Point } from '@angled-chalk/core/geometry';
+import { KINDS, type Kind, type Two } from '@angled-chalk/core/pair';
+import { contours } from 'd3-contour';
+import { memo, useMemo } from 'react';
+import { PALETTE } from '../app/palette.ts';
+import { useDrawing } from '../drawing/drawing.ts';
+import { CloseView } from '../drawing/FloorView.tsx';
+import { toDrawing } from '../drawing/frame.ts';
+import { FootMark } from '../drawing/marks.tsx';
+import { Movable } from '../drawing/Movable.tsx';
+import type { PackedGround } from '../work/ground-map.ts';
+
+/** What each kind of place looks like: tone, and a dash for its edge. */
+export const LOOKS: Readonly<
+  Partial<Record<Kind, { readonly fill: string; readonly opacity: number; readonly dash?: string }>>
+> = {
+  'theirs alone': { fill: PALETTE.notMet, opacity: 0.3 },
+  both: { fill: PALETTE.cannotTell, opacity: 0.26, dash: '0.06 0.04' },
+  'mine first': { fill: PALETTE.planned, opacity: 0.24, dash: '0.02 0.03' },
+  'mine alone': { fill: PALETTE.met, opacity: 0.4 },
+};
+
+const ORIGIN: Point = { x: 0, y: 0 };
+const HALF_M = 2;
+
+interface PairFloorProps {
+  readonly two: Two;
+  readonly at: Point;
+  readonly ground: PackedGround | null;
+  readonly onMove: (at: Point) => void;
+}
+
+/** From above: the partner in the middle, facing up; the student who faces them, where they stand; the ground between. */
+export function PairFloor({ two, at, ground, onMove }: PairFloorProps) {
+  const theirs = useMemo(() => placeStance(two.theirs.stance, ORIGIN, 0), [two.theirs]);
+  const mine = useMemo(() => placeStance(two.mine.stance, at, headingDeg(at, ORIGIN)), [two.mine, at]);
+  const around = useMemo(
+    () => [
+      { x: -HALF_M, y: -1.1 },
+      { x: HALF_M, y: HALF_M + 0.35 },
+    ],
+    [],
+  );
+  const [me, them] = [two.mine.stance.body, two.theirs.stance.body];
+  return (
+    <CloseView
+      around={around}
+      marginM={0.1}
+      label="The ground about the partner, from above"
+      height="min(56vh, 520px)"
+    >
+      {ground && <Ground ground={ground} />}
+      <FootMark name="left" foot={theirs.left} body={them} standing="partner" />
+      <FootMark name="right" foot={theirs.right} body={them} standing="partner" />
+      <FootMark name="left" foot={mine.left} body={me} standing="now" />
+      <FootMark name="right" foot={mine.right} body={me} standing="now" />
+      <Movable at={at} label={two.mine.student.name} reachM={0.16} onMove={onMove} />
+    </CloseView>
+  );
+}
+
+const Ground = memo(function Ground({
+  ground: { kinds, columns, stepM },
+}: {
+  readonly ground: PackedGround;
+}) {
+  const { frame } = useDrawing();
+  const shapes = useMemo(
+    () =>
+      KINDS.flatMap((kind, index) => {
+        const look = LOOKS[kind];
+        if (!look) return [];
+        const mask = Array.from(kinds, (one) => (one === index ? 1 : 0));
+        const [shape] = contours().size([columns, columns]).thresholds([0.5])(mask);
+        return shape ? [{ kind, look, rings: shape.coordinates.flat() }] : [];
+      }),
+    [kinds, columns],
+  );
+  const half = (columns * stepM) / 2;
+  const line = (ring: readonly (readonly number[])[]): string =>
+    `M${ring
+      .map(([column = 0, row = 0]) => {
+        const { x, y } = toDrawing(frame, { x: column * stepM - half, y: row * stepM - half });
+        return `${x.toFixed(3)} ${y.toFixed(3)}`;
+      })
+      .join('L')}Z`;
+  return (
+    <g pointerEvents="none">
+      {shapes.map(({ kind, look, rings }) => (
+        <path
+          key={kind}
+          d={rings.map(line).join('')}
+          fill={look.fill}
+          fillOpacity={look.opacity}
+          fillRule="evenodd"
+          stroke={look.fill}
+          strokeWidth={0.012}
+          strokeDasharray={look.dash}
+        />
+      ))}
+    </g>
+  );
+});
