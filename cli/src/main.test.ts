@@ -234,6 +234,74 @@ test('what cannot be told fails only when asked to: verdict, lists and exit code
   expect((await check()).code).toBe(0);
 });
 
+test('range tells what two people are to each other, and what follows from it', async () => {
+  const pair = [
+    'range',
+    '--student',
+    example('davor.student.json'),
+    '--partner',
+    example('imke.student.json'),
+  ];
+  const { out } = await run(
+    ...pair,
+    ...'--gap 1.2 --map 0.2 --in-out --strikes jab,cross --returns 2'.split(' '),
+    ...'--circle --by 90 --radius 1 --bag --length 1.8 --amplitude 20'.split(' '),
+  );
+  const told = JSON.parse(out) as {
+    free_window: { sure: { from_m: number; to_m: number } | null };
+    least_bad_gap_m: number;
+    bands: { mine: { name: string; from_m: number; to_m: number }[] };
+    pair: { strike: string; part: string; gap_m: number; now: string }[];
+    cells: object[];
+    areas_m2: Record<string, number>;
+    steps_in: number;
+    lands: { strike: string; landing: number }[];
+    steps_out: number;
+    clear: Record<string, { out: boolean }>;
+    steps: number;
+    angle_each_deg: number;
+    closest_m: number;
+    keep_clear_m: number;
+    windows: { strike: string }[];
+  };
+  const { sure } = told.free_window;
+  expect(sure && sure.from_m < told.least_bad_gap_m && told.least_bad_gap_m < sure.to_m).toBe(true);
+  expect(told.bands.mine.map(({ name }) => name)).toContain('pocket');
+  expect(told.pair.every(({ now }) => ['met', 'not-met', 'cannot-tell'].includes(now))).toBe(true);
+  expect(told.cells).toHaveLength(30 * 30);
+  expect(Object.values(told.areas_m2).reduce((a, b) => a + b, 0)).toBeCloseTo(36, 6);
+  expect(told.lands.map(({ strike }) => strike)).toEqual(['jab', 'cross']);
+  expect(told.steps_in).toBe(Math.max(...told.lands.map(({ landing }) => landing)));
+  expect(Object.keys(told.clear).toSorted()).toEqual(['body', 'feet', 'head', 'thigh']);
+  expect(told.steps * told.angle_each_deg).toBeCloseTo(90, 9);
+  // By hand: 1.8 m at 20 degrees swings 1.8 sin 20 = 0.6156 m.
+  expect(told.keep_clear_m).toBeCloseTo(2 * 0.6156, 3);
+  expect(told.windows.length).toBeGreaterThan(0);
+});
+
+test.each([
+  [['--map', '0.001'], '--map is a number from 0.02 to 1'],
+  [['--in-out', '--strikes', 'slap'], 'there is no strike "slap"'],
+  [['--circle'], '--circle needs --by'],
+])('range says what is wrong with %j', async (more, words) => {
+  const pair = [
+    'range',
+    '--student',
+    example('davor.student.json'),
+    '--partner',
+    example('imke.student.json'),
+  ];
+  const { code, err } = await run(...pair, ...more);
+  expect(code).toBe(2);
+  expect(err).toContain(words);
+});
+
+test('a map needs somebody to stand about', async () => {
+  const { code, err } = await run('range', '--student', example('davor.student.json'), '--map', '0.2');
+  expect(code).toBe(2);
+  expect(err).toContain('--map needs --partner');
+});
+
 test('range gives a pair the contact distances of both, a bag those of one', async () => {
   const pair = await run(
     'range',

@@ -45,6 +45,9 @@ export const contactsOf = ({ mine, theirs }: Two): PairContact[] =>
     })),
   );
 
+/** Those that hit somebody: a guard that is touched is no hit. */
+export const hitsOf = (two: Two): PairContact[] => contactsOf(two).filter(({ part }) => part !== 'guard');
+
 /** How far one clean half step carries straight ahead, metres. */
 export const halfStepM = ({ stance }: Striker): number => longestStepM(stance, 0);
 

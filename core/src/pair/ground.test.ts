@@ -6,7 +6,7 @@ import { mirroredFit, SHORT, TALL, twoOf } from '../../test/two.ts';
 import {
   armed,
   cellAt,
-  contactsOf,
+  hitsOf,
   exchanged,
   facing,
   furthest,
@@ -24,7 +24,7 @@ const two = twoOf(TALL, SHORT);
 const PARTNER: Standing = { x: 0, y: 0, sin: 0, cos: 1 };
 
 test('in line a strike reaches as far as its contact distance, and no further', () => {
-  const contacts = contactsOf(two).filter(({ contact }) => contact.touches);
+  const contacts = hitsOf(two).filter(({ contact }) => contact.touches);
   const furthestM = the(furthest(contacts)).contact.gapM;
   const reachers = reachersOf(two);
   const anyAt = (gapM: number): boolean => reachers.some((one) => hits(one, facing(0, gapM, 0, 0), PARTNER));

@@ -1,7 +1,7 @@
 import { longestStepM, otherFoot, type FootName } from '../body/index.ts';
 import { radians } from '../geometry/index.ts';
 import { partPlace, strikeTiming, turnReachedDeg, type Strike, type Striker } from '../range/index.ts';
-import { contactsOf, exchanged, type PairContact, type Two } from './contacts.ts';
+import { hitsOf, exchanged, type PairContact, type Two } from './contacts.ts';
 
 /**
  * The ground about a partner who stands at the origin and faces up (heading 0); whoever is at a place faces them.
@@ -78,7 +78,7 @@ function reacherOf(striker: Striker, owner: Striker, { part, contact }: PairCont
 
 /** All that one can do to the other, the quickest first. */
 export const reachersOf = (two: Two): Reacher[] =>
-  contactsOf(two)
+  hitsOf(two)
     .filter(({ contact }) => contact.touches)
     .map((one) => reacherOf(two.mine, two.theirs, one))
     .toSorted((a, b) => a.contactS - b.contactS);

@@ -1,5 +1,5 @@
 import { partPlace, strikeTiming, type StrikeId, type TargetPart } from '../range/index.ts';
-import { contactsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from './contacts.ts';
+import { hitsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from './contacts.ts';
 
 /** What has to be out: the parts of the body, and both feet. */
 export const CLEAR_PARTS = ['head', 'body', 'thigh', 'feet'] as const;
@@ -47,7 +47,7 @@ const STEP_S = 0.3;
 
 /** Where each part of the first is out of everything the second has. */
 export function clearFrom(two: Two): Omit<Clear, 'isOut'>[] {
-  const against = contactsOf(exchanged(two)).filter(({ contact }) => contact.touches);
+  const against = hitsOf(exchanged(two)).filter(({ contact }) => contact.touches);
   const { mine, theirs } = two;
   return CLEAR_PARTS.flatMap((part) => {
     const own = against.filter((one) => one.part === (part === 'feet' ? 'thigh' : part));
@@ -66,7 +66,7 @@ export function clearFrom(two: Two): Omit<Clear, 'isOut'>[] {
  * both feet are beyond their longest answer. Null where a wanted strike touches nothing.
  */
 export function inOut(two: Two, strikes: readonly StrikeId[], returns: number): InOut | null {
-  const all = contactsOf(two).filter(({ contact }) => contact.touches);
+  const all = hitsOf(two).filter(({ contact }) => contact.touches);
   const clear = clearFrom(two);
   const outM = Math.max(...clear.map(({ fromM }) => fromM));
   const stepM = halfStepM(two.mine);
@@ -84,7 +84,7 @@ export function inOut(two: Two, strikes: readonly StrikeId[], returns: number): 
   const stepsOut = Math.ceil((outM - inM) / stepM - 1e-9);
   const theirsM = halfStepM(two.theirs);
   const fastestS = Math.min(
-    ...contactsOf(exchanged(two)).map(({ contact }) => strikeTiming(contact.strike.id).contactS),
+    ...hitsOf(exchanged(two)).map(({ contact }) => strikeTiming(contact.strike.id).contactS),
   );
   return {
     outM,

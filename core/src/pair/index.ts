@@ -4,6 +4,7 @@ export {
   exchanged,
   furthest,
   halfStepM,
+  hitsOf,
   MOST_STEPS,
   type PairContact,
   type ReachAt,

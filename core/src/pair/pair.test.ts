@@ -7,6 +7,7 @@ import {
   circling,
   clearFrom,
   contactsOf,
+  hitsOf,
   exchanged,
   freeWindow,
   furthest,
@@ -75,8 +76,7 @@ describe('the free window', () => {
 
   test('it lies between their furthest with a half step and mine; the sure one within, the possible one about it', () => {
     const { edges, sure, possible } = the(freeWindow(two));
-    const furthestM = (of: typeof two): number =>
-      the(furthest(contactsOf(of))).contact.gapM + halfStepM(of.mine);
+    const furthestM = (of: typeof two): number => the(furthest(hitsOf(of))).contact.gapM + halfStepM(of.mine);
     expect(edges.toM).toBeCloseTo(furthestM(two), 12);
     expect(edges.fromM).toBeCloseTo(furthestM(exchanged(two)), 12);
     expect(edges.toM).toBeGreaterThan(edges.fromM);

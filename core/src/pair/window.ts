@@ -1,4 +1,4 @@
-import { contactsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from './contacts.ts';
+import { hitsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from './contacts.ts';
 
 /** From one gap to another, metres. */
 export interface Span {
@@ -33,7 +33,7 @@ const span = (fromM: number, toM: number): Span | null => (fromM < toM ? { fromM
  */
 export function freeWindow(two: Two): FreeWindow | null {
   const other = exchanged(two);
-  const [mine, theirs] = [furthest(contactsOf(two)), furthest(contactsOf(other))];
+  const [mine, theirs] = [furthest(hitsOf(two)), furthest(hitsOf(other))];
   if (!mine || !theirs) return null;
   const fromM = theirs.contact.gapM + halfStepM(two.theirs);
   const toM = mine.contact.gapM + halfStepM(two.mine);

@@ -1,6 +1,6 @@
 import { formatLength, type UnitSystem } from '../measure/index.ts';
 import { strikeName, type StrikeId } from '../range/index.ts';
-import { contactsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from './contacts.ts';
+import { hitsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from './contacts.ts';
 import { freeWindow, type Span } from './window.ts';
 
 const HANDS: readonly StrikeId[] = ['jab', 'cross', 'overhand'];
@@ -44,14 +44,14 @@ export function pairWords(two: Two, units: UnitSystem): string[] {
 /** Where hands alone leave either of them free. */
 function handWords(two: Two, units: UnitSystem): string {
   const edge = (one: Two): number => {
-    const best = furthest(contactsOf(one).filter(isHand));
+    const best = furthest(hitsOf(one).filter(isHand));
     return best ? best.contact.gapM + halfStepM(one.mine) : 0;
   };
   const [own, other] = [edge(two), edge(exchanged(two))];
   const uM =
     2 *
     Math.max(
-      ...contactsOf(two)
+      ...hitsOf(two)
         .filter(isHand)
         .map(({ contact }) => contact.uM),
     );

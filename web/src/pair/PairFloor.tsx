@@ -73,7 +73,8 @@ const Ground = memo(function Ground({
         if (!look) return [];
         const mask = Array.from(kinds, (one) => (one === index ? 1 : 0));
         const [shape] = contours().size([columns, columns]).thresholds([0.5])(mask);
-        return shape ? [{ kind, look, rings: shape.coordinates.flat() }] : [];
+        const rings = shape?.coordinates.flat() ?? [];
+        return rings.length > 0 ? [{ kind, look, rings }] : [];
       }),
     [kinds, columns],
   );
