@@ -4,6 +4,7 @@ import {
   facing,
   groundOf,
   hits,
+  holdGap,
   reachersOf,
   STEP_WAYS,
   type Standing,
@@ -75,5 +76,34 @@ export function ground(): void {
       ['the map', mapMs.toFixed(0), '1', ''],
       ['every strike, part, turn and step', plainMs.toFixed(0), (plainMs / mapMs).toFixed(1), String(differ)],
     ],
+  );
+}
+
+/** A round of three minutes held, with everything known, the period known, and reacting. */
+export function hold(): void {
+  const everyS = 0.05;
+  const atM = Float64Array.from({ length: 180 / everyS }, (_, i) => {
+    const t = i * everyS;
+    return 0.25 * Math.sin((2 * Math.PI * t) / 5.3) + 0.1 * Math.sin((2 * Math.PI * t) / 2.1);
+  });
+  const began = performance.now();
+  const { schedules } = holdGap({
+    motion: { everyS, atM },
+    gapM: 1.2,
+    nearM: 1.05,
+    farM: 1.35,
+    stepM: 0.2,
+    beatS: 0.8,
+    delayS: 0.25,
+  });
+  const ms = performance.now() - began;
+  console.log(`\nA round of 3 minutes held, all three answers: ${ms.toFixed(0)} ms\n`);
+  printTable(
+    ['answer', 'steps', 'in the band'],
+    Object.entries(schedules).map(([name, { steps, shareInBand }]) => [
+      name,
+      String(steps.length),
+      `${(100 * shareInBand).toFixed(1)} %`,
+    ]),
   );
 }

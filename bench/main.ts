@@ -2,7 +2,7 @@ import { accuracy } from './accuracy.ts';
 import { coverage } from './coverage.ts';
 import { fill } from './fill.ts';
 import { fit } from './fit.ts';
-import { ground } from './ground.ts';
+import { ground, hold } from './ground.ts';
 import { moves } from './moves.ts';
 import { speed } from './speed.ts';
 import { writes } from './writes.ts';
@@ -20,10 +20,13 @@ if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();
 if (what === 'all' || what === 'ground') ground();
+if (what === 'all' || what === 'hold') hold();
 if (what === 'all' || what === 'writes') await writes();
-if (!['all', 'accuracy', 'coverage', 'moves', 'speed', 'fit', 'fill', 'ground', 'writes'].includes(what)) {
+if (
+  !['all', 'accuracy', 'coverage', 'moves', 'speed', 'fit', 'fill', 'ground', 'hold', 'writes'].includes(what)
+) {
   console.error(
-    `There is no bench "${what}". Benches: accuracy, coverage, moves, speed, fit, fill, ground, writes, club, frames, keys.`,
+    `There is no bench "${what}". Benches: accuracy, coverage, moves, speed, fit, fill, ground, hold, writes, club, frames, keys.`,
   );
   process.exitCode = 2;
 }

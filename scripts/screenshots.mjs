@@ -22,6 +22,7 @@ const VIEWS = [
   { name: 'schools', path: `/students/${IMKE}/schools` },
   { name: 'reach', path: `/students/${TOBIAH}/reach`, student: TOBIAH },
   { name: 'pattern', path: `/patterns/${PLAN}`, student: TOBIAH },
+  { name: 'range', path: '/range', student: TOBIAH },
   { name: 'library', path: '/patterns/library/angle-step-strike' },
   {
     name: 'sequence',
@@ -34,12 +35,6 @@ const VIEWS = [
     student: DAVOR,
     clicks: ['ol[aria-label="What does not fit"] button', 'text=Nearest place that fits'],
     until: 'text=Move it there',
-  },
-  {
-    name: 'floor-fill',
-    path: `/floors/${RING}`,
-    clicks: ['role=tab[name="Fill"]', 'text=How many fit?'],
-    until: 'text=Lay them out in its place',
   },
   { name: 'set-out', path: `/set-out/floor/${HALL}` },
   { name: 'walk', path: `/set-out/floor/${HALL}/walk`, phone: true },

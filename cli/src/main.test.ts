@@ -247,7 +247,7 @@ test('range tells what two people are to each other, and what follows from it', 
     ...'--gap 1.2 --map 0.2 --in-out --strikes jab,cross --returns 2'.split(' '),
     ...'--circle --by 90 --radius 1 --bag --length 1.8 --amplitude 20'.split(' '),
   );
-  const told = JSON.parse(out) as {
+  const told: {
     free_window: { sure: { from_m: number; to_m: number } | null };
     least_bad_gap_m: number;
     bands: { mine: { name: string; from_m: number; to_m: number }[] };
@@ -263,7 +263,7 @@ test('range tells what two people are to each other, and what follows from it', 
     closest_m: number;
     keep_clear_m: number;
     windows: { strike: string }[];
-  };
+  } = JSON.parse(out);
   const { sure } = told.free_window;
   expect(sure && sure.from_m < told.least_bad_gap_m && told.least_bad_gap_m < sure.to_m).toBe(true);
   expect(told.bands.mine.map(({ name }) => name)).toContain('pocket');
@@ -294,6 +294,35 @@ test.each([
   const { code, err } = await run(...pair, ...more);
   expect(code).toBe(2);
   expect(err).toContain(words);
+});
+
+test('range holds the gap to a target that moves: three answers, the one that knows all the best', async () => {
+  const rows = Array.from({ length: 401 }, (_, i) => {
+    const t = i * 0.05;
+    const y = 1.5 + 0.2 * Math.sin((2 * Math.PI * t) / 5);
+    return [t.toFixed(2), '-0.15', '0.1', '0.15', '-0.1', '0', y.toFixed(4)].join(',');
+  });
+  const motion = join(folder, 'motion.csv');
+  const header = 'time_s,left_x_m,left_y_m,right_x_m,right_y_m,target_x_m,target_y_m';
+  writeFileSync(motion, `${header}\n${rows.join('\n')}\n`);
+  const davor = ['range', '--student', example('davor.student.json'), '--hold', '--motion', motion];
+  const { code, out } = await run(...davor, '--tempo', '75');
+  expect(code).toBe(0);
+  const told: {
+    schedules: Record<'known' | 'period' | 'reacting', { share_in_band: number }>;
+    period_s: number;
+    keeps_up: boolean;
+  } = JSON.parse(out);
+  const { known, period, reacting } = told.schedules;
+  expect(told.period_s).toBeCloseTo(5, 1);
+  expect(known.share_in_band).toBeGreaterThanOrEqual(period.share_in_band);
+  expect(known.share_in_band).toBeGreaterThanOrEqual(reacting.share_in_band);
+  const still = join(folder, 'still.csv');
+  const lines = Array.from({ length: 20 }, (_, i) => `${(i / 10).toFixed(1)},0,0,0.3,0`);
+  writeFileSync(still, `time_s,left_x_m,left_y_m,right_x_m,right_y_m\n${lines.join('\n')}\n`);
+  const bad = await run('range', '--student', example('davor.student.json'), '--hold', '--motion', still);
+  expect(bad.code).toBe(2);
+  expect(bad.err).toContain('target_x_m');
 });
 
 test('a map needs somebody to stand about', async () => {

@@ -23,6 +23,7 @@ export const HELP = `Angled Chalk, without browser or database.
                       [--target bag|pad] [--height CM] [--gloves yes|no] [--gap M] [--out FILE]
                       [--map STEP_M] [--in-out --strikes jab,cross --returns N] [--circle --by DEG [--radius M]]
                       [--bag --length M --amplitude DEG]
+                      [--hold --motion TRACK.csv [--near M --far M] [--tempo BPM] [--delay S]]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
@@ -67,6 +68,11 @@ const OPTIONS = {
   radius: { type: 'string' },
   length: { type: 'string' },
   amplitude: { type: 'string' },
+  motion: { type: 'string' },
+  near: { type: 'string' },
+  far: { type: 'string' },
+  tempo: { type: 'string' },
+  delay: { type: 'string' },
 } as const;
 
 type OptionName = keyof typeof OPTIONS;

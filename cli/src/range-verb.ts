@@ -5,12 +5,15 @@ import {
   contactsOf,
   exchanged,
   freeWindow,
+  halfStepM,
+  holdGap,
   groundOf,
   inOut,
   kindOf,
   pairWords,
   reachAt,
   swingingBag,
+  type Motion,
   type PairContact,
   type Two,
 } from '@angled-chalk/core/pair';
@@ -26,7 +29,8 @@ import {
   type StrikeId,
   type Striker,
 } from '@angled-chalk/core/range';
-import { must, readText, UsageError, writeResult } from './files.ts';
+import { readTrackCsv } from '@angled-chalk/core/track';
+import { BadInput, must, readText, UsageError, writeResult } from './files.ts';
 import { json, need, oneOf, readOptions, type Values, type Verb } from './options.ts';
 
 const openContact = ({ contact, toeGapM }: ReachRow): unknown => {
@@ -119,8 +123,65 @@ function openInOut(two: Two, values: Values): object {
   };
 }
 
+/** Where the target of a track goes along the line from the student's first place, evenly sampled; gaps are bridged. */
+async function motionOf(path: string): Promise<{ readonly motion: Motion; readonly gapM: number }> {
+  const { timeS, left, right, target } = must(path, readTrackCsv(await readText(path)));
+  if (!target)
+    throw new BadInput(
+      `${path}: its target does not move: the columns target_x_m and target_y_m are missing.`,
+    );
+  const seen = [...timeS.keys()].filter((i) => Number.isFinite(target.x[i]) && Number.isFinite(target.y[i]));
+  const [first, last] = [seen[0], seen.at(-1)];
+  const feet = [...timeS.keys()].find((i) =>
+    [left.x[i], left.y[i], right.x[i], right.y[i]].every(Number.isFinite),
+  );
+  if (first === undefined || last === undefined || last === first || feet === undefined)
+    throw new BadInput(`${path}: its feet or its target were never seen.`);
+  const at = (column: ArrayLike<number>, i: number): number => column[i] ?? NaN;
+  const middle = {
+    x: (at(left.x, feet) + at(right.x, feet)) / 2,
+    y: (at(left.y, feet) + at(right.y, feet)) / 2,
+  };
+  const [dx, dy] = [at(target.x, first) - middle.x, at(target.y, first) - middle.y];
+  const gapM = Math.hypot(dx, dy);
+  const along = (i: number): number =>
+    ((at(target.x, i) - middle.x) * dx + (at(target.y, i) - middle.y) * dy) / gapM - gapM;
+  const [fromS, toS] = [at(timeS, first), at(timeS, last)];
+  let k = 0;
+  const atM = Float64Array.from({ length: Math.floor((toS - fromS) / MOTION_EVERY_S) + 1 }, (_, n) => {
+    const t = fromS + n * MOTION_EVERY_S;
+    while (k + 2 < seen.length && at(timeS, seen[k + 1] ?? last) < t) k++;
+    const [a, b] = [seen[k] ?? first, seen[k + 1] ?? last];
+    const [ta, tb] = [at(timeS, a), at(timeS, b)];
+    const share = tb > ta ? Math.min(1, Math.max(0, (t - ta) / (tb - ta))) : 0;
+    return along(a) + share * (along(b) - along(a));
+  });
+  return { motion: { everyS: MOTION_EVERY_S, atM }, gapM };
+}
+
+const MOTION_EVERY_S = 0.05;
+/** Reacting takes so long unless it was measured, seconds (from memory); a band without edges is so wide either way. */
+const REACTS_S = 0.25;
+const BAND_M = 0.15;
+
+async function openHold(striker: Striker, values: Values): Promise<object> {
+  const { motion, gapM } = await motionOf(need(values, 'motion'));
+  const nearM = numberIn(values, 'near', 0, 6) ?? gapM - BAND_M;
+  const farM = numberIn(values, 'far', 0, 6) ?? gapM + BAND_M;
+  if (nearM >= farM) throw new UsageError('--near must be nearer than --far.');
+  return holdGap({
+    motion,
+    gapM,
+    nearM,
+    farM,
+    stepM: halfStepM(striker),
+    beatS: 60 / (numberIn(values, 'tempo', 20, 240) ?? 60),
+    delayS: numberIn(values, 'delay', 0, 2) ?? REACTS_S,
+  });
+}
+
 /** Of several ways to ask, what else was asked. */
-const ASKED = ['map', 'in-out', 'circle', 'bag'] as const;
+const ASKED = ['map', 'in-out', 'circle', 'bag', 'hold'] as const;
 
 /** Contact distances of a student against a partner (both ways), a bag or a pad; and what follows from them for the two. */
 export const rangeVerb: Verb = async (args) => {
@@ -143,6 +204,11 @@ export const rangeVerb: Verb = async (args) => {
       'radius',
       'length',
       'amplitude',
+      'motion',
+      'near',
+      'far',
+      'tempo',
+      'delay',
     ],
   );
   const kind = oneOf(values, 'target', ['bag', 'pad']) ?? 'bag';
@@ -164,7 +230,10 @@ export const rangeVerb: Verb = async (args) => {
       ? { kind, heightM }
       : { kind, radiusM: 0, heightM };
   const mapM = numberIn(values, 'map', 0.02, 1);
-  const needsTwo = [...flags.filter((name) => name !== 'bag'), ...(mapM === null ? [] : ['map'])];
+  const needsTwo = [
+    ...flags.filter((name) => name !== 'bag' && name !== 'hold'),
+    ...(mapM === null ? [] : ['map']),
+  ];
   if (!two && needsTwo.length > 0) throw new UsageError(`--${needsTwo[0]} needs --partner.`);
   const byDeg = flags.includes('circle') ? numberIn(values, 'by', -360, 360) : null;
   if (flags.includes('circle') && !byDeg)
@@ -185,6 +254,7 @@ export const rangeVerb: Verb = async (args) => {
       ...(two && mapM !== null ? openMap(two, mapM) : {}),
       ...(two && flags.includes('in-out') ? openInOut(two, values) : {}),
       ...(two && byDeg ? (radiusM === null ? circling(two, byDeg) : circling(two, byDeg, radiusM)) : {}),
+      ...(flags.includes('hold') ? await openHold(striker, values) : {}),
       ...(flags.includes('bag')
         ? swingingBag(
             striker,

@@ -45,3 +45,12 @@ export {
   stepsOf,
   STEP_WAYS,
 } from './ground.ts';
+export {
+  type HoldOrder,
+  holdGap,
+  type Holding,
+  type HoldStep,
+  type Motion,
+  periodOf,
+  type Schedule,
+} from './hold.ts';
