@@ -32,3 +32,13 @@ test('two people: the partner, the foot in front and the gap change what is told
   for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowDown');
   await expect(page.getByText(/Tobiah Lund hits in .* after turning/)).toBeVisible();
 });
+
+test('in and out on a partner becomes a drill on the bench, with its band', async ({ page, program }) => {
+  await page.goto(`${program.url}/range`);
+  await expect(page.getByText(/^From .* in \d+ half steps to .* on landing \d+/)).toBeVisible();
+  await page.getByRole('button', { name: 'Make it a drill' }).first().click();
+  await expect(page).toHaveURL(/\/patterns\//);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^In and out on .*: clean for /);
+  await page.getByRole('tab', { name: 'Drill' }).click();
+  await expect(page.getByRole('combobox', { name: 'Gap band' })).toContainText('between two distances');
+});

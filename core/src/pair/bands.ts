@@ -1,5 +1,5 @@
 import { FITS_FROM, type StrikeId } from '../range/index.ts';
-import { contactsOf, halfStepM, type PairContact, type Two } from './contacts.ts';
+import { contactsOf, furthest, halfStepM, hitsOf, type PairContact, type Two } from './contacts.ts';
 import type { Span } from './window.ts';
 
 /** Sets of strikes, from far to near; they may overlap, and are no division of the gap. */
@@ -32,14 +32,14 @@ export function bandsAgainst(two: Two): PairBand[] {
     const near = Math.min(...own.map(({ contact: { gapM, terms } }) => gapM - (1 - FITS_FROM) * terms.limbM));
     return [{ name, by, fromM: Math.max(0, near), toM: by.contact.gapM }];
   });
-  const longest = bands.reduce<PairBand | null>((a, b) => (!a || b.toM > a.toM ? b : a), null);
+  const longest = furthest(hitsOf(two));
   return longest
     ? [
         {
           name: 'one step',
-          by: longest.by,
-          fromM: longest.toM,
-          toM: longest.toM + halfStepM(two.mine),
+          by: longest,
+          fromM: longest.contact.gapM,
+          toM: longest.contact.gapM + halfStepM(two.mine),
         },
         ...bands,
       ]

@@ -54,3 +54,4 @@ export {
   periodOf,
   type Schedule,
 } from './hold.ts';
+export { circleDrill, inOutDrill } from './drills.ts';

@@ -21,7 +21,7 @@ export function GapAxis({ two, gapM }: GapAxisProps) {
   const units = useUnits();
   const [mine, theirs] = useMemo(() => [bandsAgainst(two), bandsAgainst(exchanged(two))], [two]);
   const window = useMemo(() => freeWindow(two), [two]);
-  const mostM = Math.max(1, ...[...mine, ...theirs].map(({ toM }) => toM)) * 1.08;
+  const mostM = Math.max(1, gapM, ...[...mine, ...theirs].map(({ toM }) => toM)) * 1.08;
   const x = (m: number): number => LEFT + (m / mostM) * (WIDE - LEFT - 8);
   const rows = Math.max(mine.length, theirs.length);
   const middle = TOP + rows * ROW + 6;

@@ -1,5 +1,6 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -8,7 +9,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import type { Student } from '@angled-chalk/contract';
 import type { StudentFit } from '@angled-chalk/core/body';
-import type { Point } from '@angled-chalk/core/geometry';
+import { distanceM, type Point } from '@angled-chalk/core/geometry';
 import { formatLength, formatSmall, type UnitSystem } from '@angled-chalk/core/measure';
 import {
   armed,
@@ -17,6 +18,7 @@ import {
   contactsOf,
   exchanged,
   freeWindow,
+  halfStepM,
   pairWords,
   reachAt,
   type Kind,
@@ -34,9 +36,10 @@ import { SelectBox } from '../parts/SelectBox.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { useLatest } from '../work/useLatest.ts';
 import { groundInWorker } from '../work/ground.ts';
-import { packedGround, type GroundOrder } from '../work/ground-map.ts';
+import { nearestGood, packedGround, type GroundOrder, type PackedGround } from '../work/ground-map.ts';
 import { GapAxis } from './GapAxis.tsx';
 import { LOOKS, PairFloor } from './PairFloor.tsx';
+import { Plans } from './Plans.tsx';
 
 /** Two people: who can hit whom, from where, and what lies between them. */
 export function PairPage() {
@@ -71,7 +74,7 @@ function Pair({ student, students }: { readonly student: Student; readonly stude
     [mineFit, theirsFit],
   );
   const window = useMemo(() => freeWindow(two), [two]);
-  const [at, setAt] = useState<Point>({ x: 0, y: Math.round((window?.leastBadGapM ?? 1.2) * 100) / 100 });
+  const [at, setAt] = useState<Point>({ x: 0, y: Math.floor((window?.leastBadGapM ?? 1.2) * 100) / 100 });
   const order = useMemo(
     (): GroundOrder => ({ mine: mineFit, theirs: theirsFit, stepM: CELL_M }),
     [mineFit, theirsFit],
@@ -142,7 +145,7 @@ function Pair({ student, students }: { readonly student: Student; readonly stude
               {words.slice(2).join(' ')}
             </Box>
           </Panel>
-          <Here two={two} at={at} />
+          <Here two={two} at={at} ground={ground.value} onMove={setAt} />
           <Panel title="Rules of thumb">
             {[shinRule(two.mine, units), guardRule(two.mine, two.theirs, units)].map(
               ({ rule, verdict, words: said }) => (
@@ -152,6 +155,7 @@ function Pair({ student, students }: { readonly student: Student; readonly stude
               ),
             )}
           </Panel>
+          <Plans two={two} student={student} partner={partner} />
           <Reaches two={two} gapM={gapM} title={`${student.name} on ${partner.name}`} />
           <Reaches two={exchanged(two)} gapM={gapM} title={`${partner.name} on ${student.name}`} />
           <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
@@ -173,7 +177,21 @@ const soonWords = (who: string, soon: Soonest | null): string =>
     : `${who} cannot hit, not even with a half step`;
 
 /** What the place is where the student stands now. */
-function Here({ two, at }: { readonly two: Two; readonly at: Point }) {
+function Here({
+  two,
+  at,
+  ground,
+  onMove,
+}: {
+  readonly two: Two;
+  readonly at: Point;
+  readonly ground: PackedGround | null;
+  readonly onMove: (at: Point) => void;
+}) {
+  const { units } = useClub();
+  const good = useMemo(() => ground && nearestGood(ground, at), [ground, at]);
+  const awayM = good ? distanceM(good, at) : 0;
+  const steps = Math.ceil(awayM / halfStepM(two.mine) - 1e-9);
   const [me, them] = useMemo(() => [armed(two), armed(exchanged(two))], [two]);
   const { mine, theirs } = cellAt(me, them, at.x, at.y);
   const { outside, inLane } = besideThem(two, at.x, at.y);
@@ -194,6 +212,17 @@ function Here({ two, at }: { readonly two: Two; readonly at: Point }) {
           {outside ? 'Outside their lead foot.' : 'Not outside their lead foot.'}
           {inLane ? ' In the lane of their rear hand.' : ''}
         </Box>
+        {good && ground && awayM > ground.stepM && (
+          <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+            <span>
+              The nearest better place is {formatLength(awayM, units)} away, {steps}{' '}
+              {steps === 1 ? 'half step' : 'half steps'}.
+            </span>
+            <Button size="small" variant="outlined" onClick={() => onMove(good)}>
+              Go there
+            </Button>
+          </Box>
+        )}
       </Box>
     </Panel>
   );
