@@ -75,7 +75,7 @@ test('by keyboard only: composed from nothing, mended, played, printed and check
   expect(readFileSync(card).subarray(0, 5).toString()).toBe('%PDF-');
   // A recording of it, checked.
   await expect(page.getByText('Saved')).toBeVisible();
-  await tabTo(page, 'a', /^5\s*Record/);
+  await tabTo(page, 'a', /^6\s*Record/);
   await page.keyboard.press('Enter');
   await tabTo(page, 'button', /^Make a practice recording$/);
   await page.keyboard.press('Enter');

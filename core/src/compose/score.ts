@@ -1,7 +1,13 @@
 import type { FootName } from '../body/index.ts';
 import { headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
 import { turnOfDeg } from '../moves/index.ts';
-import { targetOver, type Footwork, type PlannedDrill, type PlannedMove } from '../pattern/index.ts';
+import {
+  looksAtTarget,
+  targetOver,
+  type Footwork,
+  type PlannedDrill,
+  type PlannedMove,
+} from '../pattern/index.ts';
 import { strikeTiming } from '../range/index.ts';
 import { planGap } from '../rules/index.ts';
 import { beatOffsetS } from './calls.ts';
@@ -47,7 +53,7 @@ export interface Score {
   readonly lanes: Readonly<Record<FootName, readonly ScoreStretch[]>>;
   readonly moves: readonly ScoreMove[];
   readonly strikes: readonly ScoreStrike[];
-  /** How far the facing is off the target, degrees, clockwise positive, after each move. */
+  /** How far the facing is off a target that is looked at, degrees, clockwise positive, after each move. */
   readonly facing: readonly { readonly beat: number; readonly offDeg: number; readonly move: number }[];
 }
 
@@ -83,7 +89,8 @@ export function scoreOf(drill: PlannedDrill, footwork: Footwork): Score {
     const out: ScoreStretch[] = [];
     let at = 0;
     for (const { number, events } of footwork.moves)
-      for (const event of events.filter((one) => one.foot === foot)) {
+      for (const event of events) {
+        if (event.foot !== foot) continue;
         const [fromBeat, toBeat] = [beatOf(event.liftS), beatOf(event.landS)];
         if (fromBeat > at) out.push({ fromBeat: at, toBeat: fromBeat, state: 'planted', move: null });
         out.push({ fromBeat, toBeat, state: stateOf(event), move: number });
@@ -112,7 +119,7 @@ export function scoreOf(drill: PlannedDrill, footwork: Footwork): Score {
         move: move.number,
       })),
     ),
-    facing: footwork.moves.map((move) => {
+    facing: (looksAtTarget(drill.plan) ? footwork.moves : []).map((move) => {
       const endS = Math.max(move.beatS, ...move.events.map(({ landS }) => landS));
       const at = headingDeg(midpoint(move.after.left, move.after.right), target(endS));
       return { beat: beatOf(endS), offDeg: wrapDeg(move.after.facingDeg - at), move: move.number };

@@ -4,7 +4,10 @@ import { distanceM, headingDeg, midpoint } from '../geometry/index.ts';
 import { checkPlan } from '../check/index.ts';
 import { drillOf, laneIn, ROOMY_PLAN } from '../../test/drills.ts';
 import { expand } from './actors.ts';
-import { ballsAfter, type Balls } from '../moves/index.ts';
+import { ballsAfter, MOVE_NAMES, MOVES, type Balls } from '../moves/index.ts';
+import { the } from '../measure/index.ts';
+import { DEMO_PLANS, DEMO_STUDENTS } from '../sim/index.ts';
+import type { Item } from './plan.ts';
 import { footfallsCsv, planSvg } from '../formats/index.ts';
 import { weaveCones, weaveWaypoints } from './weave.ts';
 
@@ -155,4 +158,28 @@ test('the CSV has a row a footfall; the SVG is in true scale', () => {
   expect(footfallsCsv(footwork).trim().split('\n')).toHaveLength(2 * footwork.moves.length + 1);
   const svg = planSvg(drill.plan, footwork, 20);
   expect(svg).toContain('width="300mm" height="400mm" viewBox="0 0 6 8"');
+});
+
+// A pattern that is edited keeps what was laid out before the edit: it must be the same as laid out from nothing.
+test('an edited pattern is laid out as if nobody had laid out the one before it', () => {
+  const names = MOVE_NAMES.filter((name) => name !== 'to-gap');
+  const cue = fc.constantFrom(...names).map((name): Item => ({ move: MOVES[name].usual }));
+  fc.assert(
+    fc.property(
+      fc.array(cue, { minLength: 1, maxLength: 8 }),
+      fc.nat(8),
+      fc.array(cue, { maxLength: 3 }),
+      (items, at, more) => {
+        const start = { at: { x: 3, y: 3 }, headingDeg: 0 };
+        const student = the(DEMO_STUDENTS[0]);
+        const of = (own: readonly Item[]) => ({ ...the(DEMO_PLANS[2]).plan, pattern: { start, items: own } });
+        const first = of(items);
+        const edited = { ...first, pattern: { start, items: items.toSpliced(at, 1, ...more) } };
+        if (edited.pattern.items.length === 0) return;
+        expand({ plan: first, student });
+        const kept = expand({ plan: edited, student });
+        expect(kept).toEqual(expand({ plan: structuredClone(edited), student: structuredClone(student) }));
+      },
+    ),
+  );
 });

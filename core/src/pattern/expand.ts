@@ -88,6 +88,59 @@ interface Walking {
   events: number;
 }
 
+/** A walk that was laid out, and how things stood after each of its entries. */
+interface Walked {
+  readonly drill: PlannedDrill;
+  readonly stance: FittedStance;
+  readonly start: Position;
+  readonly entries: readonly Entry[];
+  readonly after: readonly (Omit<Walking, 'moves'> & { readonly count: number })[];
+  readonly moves: readonly PlannedMove[];
+}
+
+/** The walk that was laid out last: while a pattern is edited the most of it stays. */
+let lastWalk: Walked | null = null;
+
+const isSamePath = (a: readonly number[], b: readonly number[]): boolean =>
+  a.length === b.length && a.every((one, i) => one === b[i]);
+const isSameEntry = (a: Entry, b: Entry | undefined): boolean =>
+  b !== undefined &&
+  ('cue' in a ? 'cue' in b && a.cue === b.cue : 'weave' in b && a.weave === b.weave) &&
+  isSamePath(a.path, b.path);
+
+/**
+ * How many of the first entries are laid out as they were in the last walk: the same things, for the same body, from
+ * the same start, against the same target. What they came to then is what they come to now.
+ */
+function sameAsLast(
+  drill: PlannedDrill,
+  stance: FittedStance,
+  start: Position,
+  entries: readonly Entry[],
+): number {
+  const { plan } = drill;
+  const before = lastWalk?.drill.plan;
+  if (
+    !lastWalk ||
+    !before ||
+    lastWalk.stance !== stance ||
+    before.target !== plan.target ||
+    before.facing !== plan.facing ||
+    before.tempoPerMin !== plan.tempoPerMin ||
+    before.pattern.start !== plan.pattern.start ||
+    plan.pattern.start === null ||
+    lastWalk.start.facingDeg !== start.facingDeg
+  )
+    return 0;
+  const { entries: known } = lastWalk;
+  let same = 0;
+  for (const entry of entries) {
+    if (!isSameEntry(entry, known[same])) break;
+    same += 1;
+  }
+  return same;
+}
+
 /** One walker, against a target that goes its own way. */
 export function expandAlone(drill: PlannedDrill): Footwork {
   const { plan } = drill;
@@ -99,8 +152,15 @@ export function expandAlone(drill: PlannedDrill): Footwork {
     lane.at,
     facingAt(targetAt(plan.target, 0), plan.facing, lane, lane.headingDeg)(lane.at),
   );
-  const state: Walking = { at: start, facing: plan.facing, beats: 0, moves: [], events: 0 };
-  for (const entry of writtenOut(plan.pattern.items)) {
+  const entries = writtenOut(plan.pattern.items);
+  const same = sameAsLast(drill, stance, start, entries);
+  const kept = lastWalk?.after.slice(0, same) ?? [];
+  const last = kept.at(-1);
+  const state: Walking = last
+    ? { ...last, moves: lastWalk?.moves.slice(0, last.count) ?? [] }
+    : { at: start, facing: plan.facing, beats: 0, moves: [], events: 0 };
+  const after = [...kept];
+  for (const entry of entries.slice(kept.length)) {
     if ('cue' in entry && entry.cue.facing) state.facing = entry.cue.facing;
     const { at, facing } = state;
     const aroundAt = (beats: number): Around => {
@@ -128,7 +188,10 @@ export function expandAlone(drill: PlannedDrill): Footwork {
       addMove(state, entry, one, intervalS, i === struck ? strikes : NONE);
       beats += one.beats;
     }
+    const { at: ends, facing: then, beats: taken, events } = state;
+    after.push({ at: ends, facing: then, beats: taken, events, count: state.moves.length });
   }
+  lastWalk = { drill, stance, start, entries, after, moves: state.moves };
   const lastS = Math.max(
     REST_S + state.beats * intervalS - intervalS,
     ...eventsOf(state.moves.slice(-1)).map(({ landS }) => landS),

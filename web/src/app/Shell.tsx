@@ -18,7 +18,7 @@ const STEPS = [
   { to: '/students', label: 'Who', hint: 'students and stance' },
   { to: '/floors', label: 'Floor', hint: 'rooms, marks, lanes' },
   { to: '/patterns', label: 'Pattern', hint: 'cones, angles, steps' },
-  { to: '/range', label: 'Range', hint: 'who reaches whom' },
+  { to: '/range', label: 'Range', hint: 'two people, one gap' },
   { to: '/set-out', label: 'Set out', hint: 'tape distances' },
   { to: '/record', label: 'Record', hint: 'bring in a track' },
   { to: '/checks', label: 'Check', hint: 'what happened' },

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import { memo } from 'react';
 import type { Floor } from '@angled-chalk/core/floor';
 import type { Point } from '@angled-chalk/core/geometry';
 import { PALETTE } from '../app/palette.ts';
@@ -11,7 +12,7 @@ export interface Focus {
 }
 
 /** Where on the whole floor the part lies that is seen. */
-export function Inset({
+export const Inset = memo(function Inset({
   floor,
   frame,
   focus,
@@ -66,6 +67,6 @@ export function Inset({
       </svg>
     </Box>
   );
-}
+});
 
 const SMALL = '@media (max-width: 760px)';

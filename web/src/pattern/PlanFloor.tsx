@@ -94,10 +94,13 @@ export function PlanFloor({
     return [labelAt(now, lengthM), now.ball];
   });
   // A sequence is drawn around its feet; a lane with its whole floor.
-  const gapsM = Math.min(
-    ...[footwork.start.feet.left.ball, ...eventsOf(footwork.moves).map(({ to }) => to)].map(
-      (ball) => distanceM(ball, target.at) - target.radiusM,
-    ),
+  const gapsM = useMemo(
+    () =>
+      [footwork.start.feet.left.ball, ...eventsOf(footwork.moves).map(({ to }) => to)].reduce(
+        (least, ball) => Math.min(least, distanceM(ball, target.at) - target.radiusM),
+        Infinity,
+      ),
+    [footwork, target],
   );
   const part = partOf(footwork.moves.length, near?.[0]?.number ?? 1);
   const around = useMemo(
