@@ -14,6 +14,7 @@ const STOREYS = [
   'formats',
   'range',
   'pair',
+  'motion',
   'track',
   'detection',
   'rules',

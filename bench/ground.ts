@@ -4,12 +4,12 @@ import {
   facing,
   groundOf,
   hits,
-  holdGap,
   reachersOf,
   STEP_WAYS,
   type Standing,
   type Two,
 } from '../core/src/pair/index.ts';
+import { holdGap } from '../core/src/motion/index.ts';
 import { SHORT, TALL, twoOf } from '../core/test/two.ts';
 import { printTable } from './table.ts';
 

@@ -37,18 +37,18 @@ const step = (bearingDeg) => ({
 
 /**
  * Runs in the page: for every key, how long the page works until it is done with it, from the first listener to the
- * last, with all that is drawn at once between them; whether the next picture has the move in it; and when the
+ * last, with all that is drawn at once between them; whether the next picture has other feet on its floor; and when the
  * picture after that is begun.
  */
 function watchKeys() {
   globalThis.keysFound = [];
-  const moves = () => document.querySelector('[aria-label*=" moves over "]').getAttribute('aria-label');
+  const moves = () => document.querySelector('svg[aria-label^="Floor from above"]').innerHTML;
   let own = null;
   addEventListener(
     'keydown',
     () => {
-      const pressed = performance.now();
       const before = moves();
+      const pressed = performance.now();
       const found = { pressed, worked: NaN, isDrawn: false, painted: NaN };
       own = found;
       globalThis.keysFound.push(found);

@@ -11,7 +11,7 @@ const write = (name: string, text: string): void => writeFileSync(new URL(name, 
 const json = (value: unknown): string => `${JSON.stringify(toOpenKeys(value), null, 2)}\n`;
 const short = (name: string): string => name.split(' ')[0]!.toLowerCase();
 
-const PLAN_FILES = ['zigzag', 'wide-zigzag', 'in-and-round'];
+const PLAN_FILES = ['zigzag', 'wide-zigzag', 'in-and-round', 'in-and-out'];
 DEMO_PLANS.forEach(({ plan }, i) => write(`${PLAN_FILES[i]}.plan.json`, json(planFile(plan))));
 write('hall.floor.json', json(floorFile(DEMO_FLOORS[0]!.floor)));
 for (const student of DEMO_STUDENTS) write(`${short(student.name)}.student.json`, json(studentFile(student)));

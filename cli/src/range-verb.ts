@@ -1,22 +1,18 @@
 import { readStudentFile, toOpenKeys } from '@angled-chalk/contract';
 import {
   bandsAgainst,
-  circling,
   contactsOf,
   exchanged,
   freeWindow,
   halfStepM,
-  holdGap,
   groundOf,
-  inOut,
   kindOf,
   pairWords,
   reachAt,
-  swingingBag,
-  type Motion,
   type PairContact,
   type Two,
 } from '@angled-chalk/core/pair';
+import { circling, holdGap, inOut, swingingBag, type Motion } from '@angled-chalk/core/motion';
 import {
   guardRule,
   reachRows,

@@ -13,17 +13,6 @@ export {
 } from './contacts.ts';
 export { type FreeWindow, freeWindow, type Span } from './window.ts';
 export { pairWords } from './words.ts';
-export { type Circling, circling, widestTurnDeg } from './circle.ts';
-export {
-  CLEAR_PARTS,
-  type Clear,
-  clearFrom,
-  type ClearPart,
-  type InOut,
-  inOut,
-  type Lands,
-} from './in-out.ts';
-export { type HitWindow, pendulumPeriodS, type SwingingBag, swingingBag, swingM } from './swinging-bag.ts';
 export {
   type Armed,
   armed,
@@ -45,13 +34,3 @@ export {
   stepsOf,
   STEP_WAYS,
 } from './ground.ts';
-export {
-  type HoldOrder,
-  holdGap,
-  type Holding,
-  type HoldStep,
-  type Motion,
-  periodOf,
-  type Schedule,
-} from './hold.ts';
-export { circleDrill, inOutDrill } from './drills.ts';

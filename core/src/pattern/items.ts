@@ -72,5 +72,9 @@ export const withLane = (plan: Plan, change: Partial<Weave>): Plan =>
 
 /** Whether a drill looks at its target at all: what is thrown down a lane is thrown at nothing. */
 export const looksAtTarget = ({ facing, pattern }: Pick<Plan, 'facing' | 'pattern'>): boolean =>
-  facing.on === 'target' ||
-  writtenOut(pattern.items).some((entry) => 'cue' in entry && entry.cue.facing?.on === 'target');
+  facing.on === 'target' || isAnyAtTarget(pattern.items);
+
+const isAnyAtTarget = (items: readonly Item[]): boolean =>
+  items.some((item) =>
+    isRepeat(item) ? isAnyAtTarget(item.items) : 'facing' in item && item.facing?.on === 'target',
+  );

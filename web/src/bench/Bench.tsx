@@ -1,30 +1,23 @@
 import Box from '@mui/material/Box';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
-import { moveAt, scoreOf, soundsOf } from '@angled-chalk/core/compose';
+import { moveAt, soundsOf } from '@angled-chalk/core/compose';
 import type { Point } from '@angled-chalk/core/geometry';
 import {
   expand,
-  looksAtTarget,
   mirrorPattern,
   type Footwork,
   type Pattern,
   type PlannedDrill,
 } from '@angled-chalk/core/pattern';
 import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react';
-import { useUnits } from '../app/club.tsx';
 import { BESIDE } from '../parts/Page.tsx';
-import { SelectBox } from '../parts/SelectBox.tsx';
 import { useNow } from '../parts/useNow.ts';
-import { moveNowWords } from '../pattern/pattern-words.ts';
 import { FeetNow, PlanFloor } from '../pattern/PlanFloor.tsx';
-import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback, type Span } from '../pattern/usePlayback.ts';
 import { Beside, TypedContext, type Typed } from './Beside.tsx';
 import { FootGrips } from './FootGrips.tsx';
 import { keyAction } from './keys.ts';
 import { useSounds, type Sounding } from './sound.ts';
-import { StepScore } from './StepScore.tsx';
+import { Switches, Under } from './Under.tsx';
 import { useComposer, type ComposerActions } from './useComposer.ts';
 
 interface BenchProps extends Pick<
@@ -46,15 +39,13 @@ interface BenchProps extends Pick<
  */
 export const Bench = memo(function Bench(props: BenchProps) {
   const { drill, footwork, findings, onPlan, onPattern, fixed, own, students, drillOf, form, more } = props;
-  const units = useUnits();
   const { plan } = drill;
-  const score = useMemo(() => scoreOf(drill, footwork), [drill, footwork]);
   const landings = useMemo(
     () => footwork.moves.flatMap((move) => move.events.map(({ landS }) => landS)),
     [footwork],
   );
   const playback = usePlayback(footwork.endS, landings);
-  const { playing, timeS, setTimeS, setLoop } = playback;
+  const { playing, timeS, setTimeS, loop, setLoop } = playback;
   const composer = useComposer({ pattern: plan.pattern, footwork, onPattern });
   const { number, numbers, item, count, isInGroup, holds, refused, actions } = composer;
   const usable = useMemo(() => (own ? actions : reading(actions)), [own, actions]);
@@ -68,7 +59,6 @@ export const Bench = memo(function Bench(props: BenchProps) {
   useSounds(sounds, playback, sounding);
   const [ghost, setGhost] = useState(false);
   const [found, setFound] = useState<number | null>(null);
-  const intervalS = 60 / plan.tempoPerMin;
   const shown = useMemo(
     () => ({
       drill,
@@ -141,43 +131,26 @@ export const Bench = memo(function Bench(props: BenchProps) {
           trail={playing}
         >
           {ghost && <Ghost drill={shown.drill} timeS={atS} />}
-          {own && number !== null && item && !playing && (
-            <FootGrips
-              drill={drill}
-              footwork={footwork}
-              number={number}
-              item={item}
-              onItem={(next) => actions.put(() => next)}
-            />
-          )}
+          {own && number !== null && item && !playing && <FootGrips shown={shown} />}
         </PlanFloor>
-        <StepScore
-          score={score}
-          gapsOver={looksAtTarget(plan) ? shown : null}
-          beat={(atS - 1) / intervalS}
+        <Under
+          shown={shown}
+          playback={playback}
+          atS={atS}
           chosen={numbers}
           onChoose={choose}
-          onBeat={(beat) => setTimeS(Math.min(footwork.endS, Math.max(0.001, 1 + beat * intervalS)))}
           onMoveTo={usable.shiftTo}
-        />
-        <Box aria-live="polite" sx={{ fontWeight: 600, mt: 1, minHeight: '1.5em' }}>
-          {moveNowWords(footwork, atS, units)}
-        </Box>
-        <PlaybackBar
-          playback={{ ...playback, timeS: atS }}
-          endS={footwork.endS}
-          tempoPerMin={plan.tempoPerMin}
         >
           <Switches
             sounding={sounding}
             onSounding={setSounding}
-            isLooped={playback.loop !== null}
-            canLoop={numbers !== null || playback.loop !== null}
+            isLooped={loop !== null}
+            canLoop={numbers !== null || loop !== null}
             onLoop={setLooped}
             ghost={ghost}
             onGhost={setGhost}
           />
-        </PlaybackBar>
+        </Under>
       </Box>
       <TypedContext value={typed}>
         <Beside
@@ -200,52 +173,6 @@ const STAYS = {
   '@media (min-width: 981px)': { position: 'sticky', top: 12 },
   '&:focus-visible': { outline: '3px solid', outlineColor: 'primary.main', outlineOffset: 2 },
 } as const;
-
-const SOUNDS: readonly (readonly [Sounding, string])[] = [
-  ['silent', 'no sound'],
-  ['beats', 'beats'],
-  ['calls', 'beats and calls'],
-];
-
-/** How it is played. It stays as it is while the pattern changes. */
-const Switches = memo(function Switches({
-  sounding,
-  onSounding,
-  isLooped,
-  canLoop,
-  onLoop,
-  ghost,
-  onGhost,
-}: {
-  readonly sounding: Sounding;
-  readonly onSounding: (sounding: Sounding) => void;
-  readonly isLooped: boolean;
-  readonly canLoop: boolean;
-  readonly onLoop: (on: boolean) => void;
-  readonly ghost: boolean;
-  readonly onGhost: (on: boolean) => void;
-}) {
-  return (
-    <>
-      <SelectBox
-        label="Sound"
-        value={sounding}
-        choices={SOUNDS}
-        onChoice={onSounding}
-        fullWidth={false}
-        sx={{ width: 150 }}
-      />
-      <FormControlLabel
-        control={<Switch checked={isLooped} disabled={!canLoop} onChange={(_event, on) => onLoop(on)} />}
-        label="Again and again"
-      />
-      <FormControlLabel
-        control={<Switch checked={ghost} onChange={(_event, on) => onGhost(on)} />}
-        label="Other side too"
-      />
-    </>
-  );
-});
 
 /** The same drill to the other side, by a body that stands the other way round. */
 function Ghost({ drill, timeS }: { readonly drill: PlannedDrill; readonly timeS: number }) {

@@ -240,20 +240,9 @@ function View({
   );
   return (
     <DrawingContext value={drawing}>
-      <Box
-        ref={box}
-        sx={{
-          position: 'relative',
-          border: `1px solid ${PALETTE.rule}`,
-          bgcolor: PALETTE.canvas,
-          height,
-          '@media print': { height: '150mm', border: 0 },
-        }}
-      >
-        <ShownContext value={shown}>
-          <Zooming still={still} onNear={setNear} />
-        </ShownContext>
-      </Box>
+      <ShownContext value={shown}>
+        <Window box={box} height={height} still={still} onNear={setNear} />
+      </ShownContext>
     </DrawingContext>
   );
 }
@@ -263,25 +252,40 @@ const ShownContext = createContext<ReactNode>(null);
 const Shown = () => use(ShownContext);
 
 /** The zoom measures its box whenever it is drawn: it stays as it is while what it shows is drawn anew. */
-const Zooming = memo(function Zooming({
+const Window = memo(function Window({
+  box,
+  height,
   still,
   onNear,
 }: {
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly height: string;
   readonly still: boolean;
   readonly onNear: (near: boolean) => void;
 }) {
   return (
-    <TransformWrapper
-      minScale={1}
-      maxScale={12}
-      doubleClick={{ disabled: true }}
-      wheel={{ activationKeys: ['Control', 'Meta'] }}
-      panning={{ excluded: ['stays'] }}
-      onTransform={(_wrapper, { scale }) => onNear(scale > READABLE_SCALE)}
+    <Box
+      ref={box}
+      sx={{
+        position: 'relative',
+        border: `1px solid ${PALETTE.rule}`,
+        bgcolor: PALETTE.canvas,
+        height,
+        '@media print': { height: '150mm', border: 0 },
+      }}
     >
-      {!still && <Zoom />}
-      <Shown />
-    </TransformWrapper>
+      <TransformWrapper
+        minScale={1}
+        maxScale={12}
+        doubleClick={{ disabled: true }}
+        wheel={{ activationKeys: ['Control', 'Meta'] }}
+        panning={{ excluded: ['stays'] }}
+        onTransform={(_wrapper, { scale }) => onNear(scale > READABLE_SCALE)}
+      >
+        {!still && <Zoom />}
+        <Shown />
+      </TransformWrapper>
+    </Box>
   );
 });
 

@@ -6,7 +6,7 @@ import type { Student } from '@angled-chalk/contract';
 import { libraryDrill, libraryEntry, type LibraryEntry } from '@angled-chalk/core/library';
 import { expand, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { FAULTS } from '@angled-chalk/core/rules';
-import { useMemo, type ReactNode } from 'react';
+import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { newId, useAddPlan } from '../api/queries.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -30,6 +30,8 @@ export function LibraryDrill({
 }) {
   const drill = useMemo(() => own ?? libraryDrill(entry, student), [entry, own, student]);
   const judging = useJudged(drill);
+  // The first footprint is seen before the words under it.
+  const isDrawn = useDeferredValue(true, false);
   const add = useAddPlan();
   const navigate = useNavigate();
   const copy = (): void =>
@@ -59,6 +61,15 @@ export function LibraryDrill({
         <ErrorBox error={judging.error} title="The drill could not be judged" />
       )}
       <Drawn drill={drill} />
+      {isDrawn && <Below entry={entry} isOwn={own !== null} />}
+    </Box>
+  );
+}
+
+/** What is told of a drill under its drawing. */
+function Below({ entry, isOwn }: { readonly entry: LibraryEntry; readonly isOwn: boolean }) {
+  return (
+    <>
       {entry.cautions.length > 0 && (
         <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
           {entry.cautions.join(' ')} The rules of the sanctioning body and of the venue, and medical staff,
@@ -78,7 +89,7 @@ export function LibraryDrill({
             <Lines lines={entry.faults.map(({ fault, why }) => `${capital(FAULTS[fault].words)}: ${why}`)} />
           </Panel>
         )}
-        {!own && (
+        {!isOwn && (
           <Panel title="On the ladder">
             <Rungs title="Before it" ids={entry.before} none="nothing: begin here" />
             <Rungs title="After it" ids={entry.after} none="free practice" />
@@ -96,7 +107,7 @@ export function LibraryDrill({
           </Box>
         </Panel>
       </Box>
-    </Box>
+    </>
   );
 }
 

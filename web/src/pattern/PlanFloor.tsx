@@ -1,4 +1,4 @@
-import { targetAt } from '@angled-chalk/core/floor';
+import { targetAt, type Target } from '@angled-chalk/core/floor';
 import { distanceM, fromFacing, midpoint, type Point } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
 import {
@@ -20,13 +20,14 @@ import {
   type PlannedMove,
 } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
-import { memo, useMemo, type ReactNode } from 'react';
+import { memo, useCallback, useMemo, type ReactNode } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 import { FloorView, type Focus } from '../drawing/FloorView.tsx';
 import { FaultMarks } from '../drawing/FaultMarks.tsx';
 import { useDrawing } from '../drawing/drawing.ts';
 import { pathOf } from '../drawing/frame.ts';
+import { useNow } from '../parts/useNow.ts';
 import { ConeMark, Dimension, FootMark, labelAt, Line, TargetMark } from '../drawing/marks.tsx';
 import { FacingMark, MoveMarks } from '../drawing/MoveMarks.tsx';
 import { numbersText, printsTogether, type PrintTogether } from './prints-together.ts';
@@ -145,15 +146,7 @@ export function PlanFloor({
       {fixed.target ? (
         <TargetMark target={{ ...target, at: targetNow }} />
       ) : (
-        <Movable
-          at={target.at}
-          label={partner ? 'Where the partner begins' : `Target: ${target.kind}`}
-          reachM={Math.max(target.radiusM, 0.12) + 0.1}
-          onMove={(at) => onChange(withTargetAt(plan, at))}
-        >
-          {/* A partner whose feet are drawn needs no other mark. */}
-          {!partner && <TargetMark target={{ ...target, at: targetNow }} />}
-        </Movable>
+        <TargetGrip plan={plan} atNow={targetNow} onChange={onChange} />
       )}
       {lane && <LaneDimensions lane={lane} />}
       <FaultMarks findings={findings} chosen={chosen} />
@@ -169,6 +162,47 @@ export function PlanFloor({
     </FloorView>
   );
 }
+
+/** A target that is dragged. It stays as it is while the moves change. */
+function TargetGrip({
+  plan,
+  atNow,
+  onChange,
+}: {
+  readonly plan: Plan;
+  readonly atNow: Point;
+  readonly onChange: (plan: Plan) => void;
+}) {
+  const now = useNow({ plan, onChange });
+  const onMove = useCallback((at: Point) => now().onChange(withTargetAt(now().plan, at)), [now]);
+  return (
+    <TargetHandle target={plan.target} atNow={atNow} isPartner={plan.partner !== undefined} onMove={onMove} />
+  );
+}
+
+const TargetHandle = memo(function TargetHandle({
+  target,
+  atNow,
+  isPartner,
+  onMove,
+}: {
+  readonly target: Target;
+  readonly atNow: Point;
+  readonly isPartner: boolean;
+  readonly onMove: (at: Point) => void;
+}) {
+  return (
+    <Movable
+      at={target.at}
+      label={isPartner ? 'Where the partner begins' : `Target: ${target.kind}`}
+      reachM={Math.max(target.radiusM, 0.12) + 0.1}
+      onMove={onMove}
+    >
+      {/* A partner whose feet are drawn needs no other mark. */}
+      {!isPartner && <TargetMark target={{ ...target, at: atNow }} />}
+    </Movable>
+  );
+});
 
 /** A target moved, with a partner who begins there. */
 function withTargetAt(plan: Plan, at: Point): Plan {

@@ -17,7 +17,7 @@ import { memo, useCallback, useDeferredValue, useMemo, useState, type ReactNode 
 import { FormProvider } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { usePlans, useStored } from '../api/queries.ts';
-import { useClub } from '../app/club.tsx';
+import { useClub, useUnits } from '../app/club.tsx';
 import { useDrillNow, usePlanned, useWorld, type DrillNow } from '../app/drills.ts';
 import { EditBar, EditProblem } from '../parts/EditBar.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -71,7 +71,6 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
     <FormProvider {...editing.form}>
       <PlanDesk
         stored={stored}
-        student={student}
         drill={drill}
         editing={editing}
         now={now}
@@ -83,7 +82,6 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
 
 interface PlanDeskProps {
   readonly stored: StoredPlan;
-  readonly student: Student;
   readonly drill: PlannedDrill;
   readonly editing: Editing<Drill>;
   readonly now: DrillNow;
@@ -91,8 +89,8 @@ interface PlanDeskProps {
 }
 
 /** The plan as it is typed, its feet laid out at once; what is found in it is judged meanwhile, elsewhere. */
-function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskProps) {
-  const { units, students } = useClub();
+function PlanDesk({ stored, drill, editing, now, judging }: PlanDeskProps) {
+  const { students } = useClub();
   const planned = usePlanned();
   const printing = usePrinting();
   const { plan } = drill;
@@ -125,13 +123,6 @@ function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskPro
     [replace, footwork.stance, now.drill, now.isLaneOfFloor],
   );
   const isTargetFixed = isOfFloor(follows);
-  const words = useMemo(
-    () => ({
-      title: `${plan.name}${verdictWords(found, footwork.moves.length, student)}`,
-      sub: `${walkWords(plan, footwork, units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; ${beginsWords(plan, footwork)}`,
-    }),
-    [plan, footwork, found, student, units],
-  );
   const fixed = useMemo(
     () => ({ target: isTargetFixed, lane: now.isLaneOfFloor }),
     [isTargetFixed, now.isLaneOfFloor],
@@ -147,7 +138,7 @@ function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskPro
   );
   return (
     <>
-      <Heading words={words} busy={judging.busy}>
+      <Heading drill={drill} footwork={footwork} found={found} busy={judging.busy}>
         <EditBar editing={editing} />
         <Going id={stored.id} drillNow={drillNow} print={printing.print} />
       </Heading>
@@ -186,17 +177,28 @@ function PlanDesk({ stored, student, drill, editing, now, judging }: PlanDeskPro
   );
 }
 
-/** The answer in words. It is drawn after the feet. */
-function Heading({
-  words,
-  busy,
-  children,
-}: {
-  readonly words: { readonly title: string; readonly sub: string };
+interface HeadingProps {
+  readonly drill: PlannedDrill;
+  readonly footwork: Footwork;
+  readonly found: readonly Finding[] | null | undefined;
   readonly busy: boolean;
   readonly children: ReactNode;
-}) {
-  const { title, sub } = useDeferredValue(words);
+}
+
+/** The answer in words, and what is done with all of the pattern. It is drawn after the feet. */
+function Heading(props: HeadingProps) {
+  return <HeadingDrawn now={useDeferredValue(props)} />;
+}
+
+const HeadingDrawn = memo(function HeadingDrawn({ now }: { readonly now: HeadingProps }) {
+  const { drill, footwork, found, busy, children } = now;
+  const { plan, student } = drill;
+  const units = useUnits();
+  const sub = useMemo(
+    () =>
+      `${walkWords(plan, footwork, units)}, ${footwork.endS.toFixed(0)} s at ${plan.tempoPerMin} a minute. Drawn for ${student.name}; ${beginsWords(plan, footwork)}`,
+    [plan, footwork, student, units],
+  );
   return (
     <PageTitle
       sub={sub}
@@ -208,10 +210,11 @@ function Heading({
         </>
       }
     >
-      {title}
+      {plan.name}
+      {verdictWords(found, footwork.moves.length, student)}
     </PageTitle>
   );
-}
+});
 
 /** What leaves this page, and where it goes on. */
 const Going = memo(function Going(props: Parameters<typeof GiveOut>[0]) {
@@ -229,7 +232,7 @@ const Going = memo(function Going(props: Parameters<typeof GiveOut>[0]) {
 function verdictWords(
   found: readonly Finding[] | null | undefined,
   moves: number,
-  { name }: Student,
+  { name }: { readonly name: string },
 ): string {
   if (found === undefined) return '';
   if (found === null) return `: ${moves} moves are too many to be judged at once; take fewer rounds`;

@@ -1,5 +1,5 @@
 import { partPlace, strikeTiming, type StrikeId, type TargetPart } from '../range/index.ts';
-import { hitsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from './contacts.ts';
+import { hitsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from '../pair/index.ts';
 
 /** What has to be out: the parts of the body, and both feet. */
 export const CLEAR_PARTS = ['head', 'body', 'thigh', 'feet'] as const;

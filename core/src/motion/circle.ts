@@ -1,8 +1,7 @@
 import { longestStepM } from '../body/index.ts';
 import { degrees, radians } from '../geometry/index.ts';
 import type { Striker } from '../range/index.ts';
-import { bandsAgainst } from './bands.ts';
-import type { Two } from './contacts.ts';
+import { bandsAgainst, type Two } from '../pair/index.ts';
 
 /** A turn about a partner in equal steps. */
 export interface Circling {

@@ -2,7 +2,7 @@ import { longestPlannedTravelM, metres } from '../body/index.ts';
 import { rectangularFloor } from '../floor/index.ts';
 import type { Item, Plan } from '../pattern/index.ts';
 import type { Circling } from './circle.ts';
-import type { Two } from './contacts.ts';
+import type { Two } from '../pair/index.ts';
 import type { InOut } from './in-out.ts';
 
 /** A mat with room to go back, and the partner on it. */
