@@ -9,13 +9,14 @@ import type { InOut } from './in-out.ts';
 const MAT_M = [6, 8] as const;
 const PARTNER_AT = { x: 3, y: 6.3 } as const;
 /** So far beyond its nearest and furthest a band reaches (own choice: a foot that is put down a little elsewhere). */
-const NEARER_M = 0.15;
-const FURTHER_M = 0.2;
+export const NEARER_M = 0.15;
+export const FURTHER_M = 0.2;
 const TEMPO = 60;
 
-const toCm = (m: number): number => Math.round(m * 100) / 100;
+export const toCm = (m: number): number => Math.round(m * 100) / 100;
 
-function planFor(
+/** A drill of the two: begun at a gap, within a band that is a little wider than what it needs. */
+export function planFor(
   two: Two,
   name: string,
   items: readonly Item[],

@@ -44,6 +44,8 @@ export interface Holding {
   readonly ownMS: number;
   /** Whether steps of this length at this tempo are enough. */
   readonly keepsUp: boolean;
+  /** Where they are not: steps so long at this tempo, or beats so short with these steps, would be. */
+  readonly wants: { readonly stepM: number; readonly beatS: number } | null;
   readonly words: string;
 }
 
@@ -245,13 +247,31 @@ export function holdGap(order: HoldOrder): Holding {
     peakMS = Math.max(peakMS, Math.abs((motion.atM[i] ?? 0) - (motion.atM[i - course.perBeat] ?? 0)) / beatS);
   const ownMS = stepM / beatS;
   const keepsUp = ownMS >= KEEPS_UP * peakMS;
-  const percent = (share: number): string => `${Math.round(100 * share)} %`;
+  const wants = keepsUp ? null : { stepM: KEEPS_UP * peakMS * beatS, beatS: stepM / (KEEPS_UP * peakMS) };
   return {
     schedules,
     periodS: period === null ? null : period * motion.everyS,
     peakMS,
     ownMS,
     keepsUp,
-    words: `${keepsUp ? 'Steps of this length at this tempo are enough.' : 'Steps of this length at this tempo are too slow for this partner: longer steps, an earlier start, or an angle instead of straight back.'} In the band ${percent(schedules.known.shareInBand)} of the time with everything known, ${percent(schedules.period.shareInBand)} knowing the period, ${percent(schedules.reacting.shareInBand)} reacting.`,
+    wants,
+    words: holdWords(schedules, wants),
   };
 }
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+function holdWords({ known, period, reacting }: Holding['schedules'], wants: Holding['wants']): string {
+  const can = wants
+    ? `Steps of this length at this tempo are too slow for this partner: steps of ${Math.ceil(100 * wants.stepM)} cm, a beat every ${wants.beatS.toFixed(2)} s, an earlier start, or an angle instead of straight back.`
+    : 'Steps of this length at this tempo are enough.';
+  const late = known.shareInBand - reacting.shareInBand;
+  const why =
+    late > LATE_SHARE
+      ? ` What reacting loses (${percent(late)} of the time) an earlier start would win.`
+      : '';
+  return `${can} In the band ${percent(known.shareInBand)} of the time with everything known, ${percent(period.shareInBand)} knowing the period, ${percent(reacting.shareInBand)} reacting.${why}`;
+}
+
+/** Less than this is no loss that anybody sees (own choice). */
+const LATE_SHARE = 0.05;

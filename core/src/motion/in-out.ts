@@ -1,5 +1,14 @@
 import { partPlace, strikeTiming, type StrikeId, type TargetPart } from '../range/index.ts';
-import { hitsOf, exchanged, furthest, halfStepM, type PairContact, type Two } from '../pair/index.ts';
+import {
+  exchanged,
+  furthest,
+  halfStepM,
+  hitsOf,
+  REACT_S,
+  STEP_S,
+  type PairContact,
+  type Two,
+} from '../pair/index.ts';
 
 /** What has to be out: the parts of the body, and both feet. */
 export const CLEAR_PARTS = ['head', 'body', 'thigh', 'feet'] as const;
@@ -40,10 +49,6 @@ export interface InOut {
   /** What still reaches, after how many more half steps, if they go back by one of theirs; null: none of it does. */
   readonly ifTheyBackUp: readonly { readonly strike: StrikeId; readonly steps: number }[];
 }
-
-/** Time to react and to make a half step, seconds (from memory). */
-const REACT_S = 0.25;
-const STEP_S = 0.3;
 
 /** Where each part of the first is out of everything the second has. */
 export function clearFrom(two: Two): Omit<Clear, 'isOut'>[] {

@@ -19,3 +19,17 @@ export {
   type Schedule,
 } from './hold.ts';
 export { circleDrill, inOutDrill } from './drills.ts';
+export { type CloseStep, closeWork } from './close-work.ts';
+export { ANSWERS, type AnswerWay, type Counter, countersTo, lowered, type Reply } from './counter.ts';
+export { closeDrill, counterDrill, holdDrill, retreatDrill } from './partner-drills.ts';
+export { type Retreat, retreatAndCounter, type Stop } from './retreat.ts';
+export {
+  type Course,
+  courseOf,
+  motionAlong,
+  type Script,
+  scriptItems,
+  type ScriptName,
+  SCRIPTS,
+} from './scripts.ts';
+export { thereDrill, type WayThere, wayThere } from './way-there.ts';

@@ -2,6 +2,7 @@ import { longestStepM, otherFoot, type FootName } from '../body/index.ts';
 import { radians } from '../geometry/index.ts';
 import { partPlace, strikeTiming, turnReachedDeg, type Strike, type Striker } from '../range/index.ts';
 import { hitsOf, exchanged, type PairContact, type Two } from './contacts.ts';
+import { STEP_S } from './times.ts';
 
 /**
  * The ground about a partner who stands at the origin and faces up (heading 0); whoever is at a place faces them.
@@ -18,7 +19,6 @@ const CONE_DEG: Readonly<Record<Strike['limb'], number>> = {
 };
 const BENT_CONE_DEG = 60;
 const TURNS_DEG_A_S = 180;
-const STEP_S = 0.3;
 /** Directions of a half step that are tried. */
 export const STEP_WAYS = 24;
 

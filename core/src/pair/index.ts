@@ -1,4 +1,27 @@
-export { BAND_SETS, bandsAgainst, type PairBand, type PairBandName } from './bands.ts';
+export {
+  BAND_SETS,
+  BAND_VIEWS,
+  bandsAgainst,
+  bandsAs,
+  bandsFrom,
+  type BandView,
+  contactsOn,
+  type PairBand,
+  type PairBandName,
+} from './bands.ts';
+export { compareTwo, type Variant } from './compare.ts';
+export { onFloor, type RoomAround, roomAround, toEdgeM } from './room-around.ts';
+export {
+  FIST_M,
+  LEVEL_SHARE,
+  PAST_M,
+  SLIP_M,
+  STRAIGHT_CONE_DEG,
+  type StrongZone,
+  strongZones,
+  zoneOutline,
+} from './strong-zone.ts';
+export { REACT_S, STEP_S } from './times.ts';
 export {
   contactsOf,
   exchanged,

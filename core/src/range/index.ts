@@ -13,7 +13,7 @@ export {
   touchModelM,
   turnReachedDeg,
 } from './reach.ts';
-export { type Striker, strikerOf } from './reach-body.ts';
+export { bentM, type Striker, strikerOf } from './reach-body.ts';
 export { type ReachRow, reachRows, type ReachTarget } from './reach-chart.ts';
 export {
   type Strike,

@@ -69,13 +69,7 @@ function PlanEditor({ stored, student }: { readonly stored: StoredPlan; readonly
     return <ErrorBox error={judging.error} title="The pattern could not be judged" />;
   return (
     <FormProvider {...editing.form}>
-      <PlanDesk
-        stored={stored}
-        drill={drill}
-        editing={editing}
-        now={now}
-        judging={judging}
-      />
+      <PlanDesk stored={stored} drill={drill} editing={editing} now={now} judging={judging} />
     </FormProvider>
   );
 }
