@@ -20,6 +20,7 @@ const STOREYS = [
   'rules',
   'matching',
   'check',
+  'round',
   'compose',
   'print',
   'sim',

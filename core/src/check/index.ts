@@ -8,5 +8,6 @@ export { performedMoves, plannedGap } from './observe.ts';
 export { packCheck, unpackCheck } from './pack-result.ts';
 export { beyondPlan } from './planned-faults.ts';
 export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
+export { type ErrorScores, errorScores } from './measures.ts';
 export { judgeTempo } from './tempo.ts';
 export { verdictWords } from './words.ts';
