@@ -8,7 +8,16 @@ export {
   inOut,
   type Lands,
 } from './in-out.ts';
-export { type HitWindow, pendulumPeriodS, type SwingingBag, swingingBag, swingM } from './swinging-bag.ts';
+export {
+  type BagLanding,
+  type BagSteps,
+  stepWithBag,
+  type HitWindow,
+  pendulumPeriodS,
+  type SwingingBag,
+  swingingBag,
+  swingM,
+} from './swinging-bag.ts';
 export {
   type HoldOrder,
   holdGap,

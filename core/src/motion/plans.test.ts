@@ -2,7 +2,16 @@ import { SCHOOLS } from '../body/index.ts';
 import { the } from '../measure/index.ts';
 import { contactsOf } from '../pair/index.ts';
 import { SHORT, TALL, twoOf } from '../../test/two.ts';
-import { circling, clearFrom, inOut, pendulumPeriodS, swingingBag, swingM, widestTurnDeg } from './index.ts';
+import {
+  circling,
+  clearFrom,
+  inOut,
+  pendulumPeriodS,
+  stepWithBag,
+  swingingBag,
+  swingM,
+  widestTurnDeg,
+} from './index.ts';
 
 const two = twoOf(TALL, SHORT);
 const contactM = (of: typeof two, strike: string, part: string): number =>
@@ -84,5 +93,21 @@ describe('a swinging bag', () => {
     const jab = the(bag.windows.find(({ strike }) => strike === 'jab'));
     // It begins away, comes over its middle at a quarter, where the jab just touches.
     expect(the(jab.times[0]).fromS).toBeCloseTo(bag.periodS / 4, 1);
+  });
+});
+
+describe('stepping with a bag', () => {
+  const { landings, beatS } = stepWithBag(two.mine, 1.8, 20, 6);
+
+  test('a landing each time it goes by its middle; it is never let nearer than a forearm', () => {
+    expect(beatS).toBeCloseTo(pendulumPeriodS(1.8, 20) / 2, 12);
+    expect(landings).toHaveLength(12);
+    expect(Math.min(...landings.map(({ closestM }) => closestM))).toBeGreaterThan(0.3);
+  });
+
+  test('goes with it: in when it is away, out when it comes', () => {
+    expect(landings.some(({ moveM }) => moveM > 0)).toBe(true);
+    expect(landings.some(({ moveM }) => moveM < 0)).toBe(true);
+    expect(landings.filter(({ strikes }) => strikes.includes('jab')).length).toBeGreaterThan(6);
   });
 });

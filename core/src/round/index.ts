@@ -29,3 +29,4 @@ export {
 export { type Against, readRound, type Round, type RoundOrder } from './round.ts';
 export { type RoundSeries, SERIES_EVERY_S, seriesOf, timeAt } from './series.ts';
 export { roundWords } from './words.ts';
+export { motionOfTrack, type RecordedMotion } from './motion-of.ts';

@@ -231,7 +231,7 @@ describe('who could have hit whom', () => {
     const { thrown } = against(
       record(
         meAt(() => 1),
-        partnerAt((t) => 1.9 + 0.1 * t),
+        partnerAt((t) => 1.4 + 0.1 * t),
         20,
         { strikes },
       ),
