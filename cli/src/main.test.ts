@@ -325,6 +325,81 @@ test('range holds the gap to a target that moves: three answers, the one that kn
   expect(bad.err).toContain('target_x_m');
 });
 
+/** A partner who goes to and fro, and a student who stays: 40 s at 20 Hz. */
+function movingTrack(name: string): string {
+  const path = join(folder, name);
+  const rows = Array.from({ length: 800 }, (_, i) => {
+    const t = i / 20;
+    const y = 2.3 + 0.3 * Math.sin(0.9 * t) + 0.1 * Math.sin(2.3 * t);
+    return `${t.toFixed(2)},1.8,0.9,2.2,1.1,2,${y.toFixed(4)}`;
+  });
+  writeFileSync(
+    path,
+    `time_s,left_x_m,left_y_m,right_x_m,right_y_m,target_x_m,target_y_m\n${rows.join('\n')}\n`,
+  );
+  return path;
+}
+
+const PAIR = ['range', '--student', example('imke.student.json'), '--partner', example('davor.student.json')];
+
+test('range answers a strike, a retreat and close work, shows the strong zones, and compares', async () => {
+  const { code, out } = await run(
+    ...PAIR,
+    ...['--gap', '0.9', '--counter', 'cross', '--retreat', 'rear-round-kick-body'],
+    ...['--close', '--strikes', 'lead-hook,rear-knee', '--zones', '--compare'],
+  );
+  expect(code).toBe(0);
+  const report = JSON.parse(out) as {
+    counters: { way: string; misses: string; replies: object[] }[];
+    retreat: { stops: { gap_m: number }[] };
+    close: { gap_m: number; fits: { from_m: number; to_m: number } }[];
+    strong: { from_m: number; to_m: number; depth_m: number }[];
+    compared: { what: string }[];
+  };
+  expect(report.counters.map(({ way }) => way)).toContain('slip-left');
+  expect(report.retreat.stops[0]?.gap_m).toBeCloseTo(0.9, 9);
+  for (const { gap_m: gapM, fits } of report.close) {
+    expect(gapM).toBeGreaterThanOrEqual(fits.from_m);
+    expect(gapM).toBeLessThanOrEqual(fits.to_m);
+  }
+  for (const { from_m: fromM, to_m: toM, depth_m: depthM } of report.strong)
+    expect(toM - fromM).toBeCloseTo(depthM, 12);
+  expect(report.compared.length).toBeGreaterThan(5);
+});
+
+test('range reads a round without a plan: words, numbers, and a row every twentieth of a second', async () => {
+  const track = movingTrack('moving.csv');
+  const { out } = await run(...PAIR, '--read', track, '--near', '1.1', '--far', '1.5');
+  const { round } = JSON.parse(out) as {
+    round: {
+      words: string[];
+      in_band: { share_in_band: number };
+      ribbon: { share: object };
+      response: unknown;
+    };
+  };
+  expect(round.words[0]).toContain('in the band');
+  expect(round.in_band.share_in_band).toBeGreaterThan(0.2);
+  expect(round.response).toBe('nothing follows');
+  const csv = await run(...PAIR, '--read', track, '--format', 'csv');
+  const lines = csv.out.trim().split('\n');
+  expect(lines[0]).toBe('time_s,gap_m,could_hit,angle_off_deg');
+  expect(lines.length).toBe(800);
+  const bad = await run(...PAIR, '--read', track, '--near', '2', '--far', '1');
+  expect([bad.code, bad.err]).toEqual([2, expect.stringContaining('--near')]);
+});
+
+test('range gives the ground and the bands as pictures, and tables as CSV', async () => {
+  const ground = await run(...PAIR, '--map', '0.2', '--format', 'svg');
+  expect(ground.out).toMatch(/^<svg [^>]*viewBox[\s\S]*<\/svg>\n$/);
+  expect((await run(...PAIR, '--format', 'svg')).out).toContain('one step');
+  expect((await run(...PAIR, '--map', '0.5', '--format', 'csv')).out.split('\n')).toHaveLength(12 * 12 + 2);
+  const alone = await run('range', '--student', example('imke.student.json'), '--format', 'svg');
+  expect([alone.code, alone.err]).toEqual([2, expect.stringContaining('--partner')]);
+  const unknown = await run(...PAIR, '--counter', 'headbutt');
+  expect([unknown.code, unknown.err]).toEqual([2, expect.stringContaining('headbutt')]);
+});
+
 test('a map needs somebody to stand about', async () => {
   const { code, err } = await run('range', '--student', example('davor.student.json'), '--map', '0.2');
   expect(code).toBe(2);

@@ -24,6 +24,8 @@ export const HELP = `Angled Chalk, without browser or database.
                       [--map STEP_M] [--in-out --strikes jab,cross --returns N] [--circle --by DEG [--radius M]]
                       [--bag --length M --amplitude DEG]
                       [--hold --motion TRACK.csv [--near M --far M] [--tempo BPM] [--delay S]]
+                      [--counter STRIKE] [--retreat STRIKE] [--close --strikes lead-hook,rear-knee] [--zones] [--compare]
+                      [--read TRACK.csv [--near M --far M] [--tempo BPM]] [--format json|csv|svg]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
@@ -73,6 +75,9 @@ const OPTIONS = {
   far: { type: 'string' },
   tempo: { type: 'string' },
   delay: { type: 'string' },
+  read: { type: 'string' },
+  counter: { type: 'string' },
+  retreat: { type: 'string' },
 } as const;
 
 type OptionName = keyof typeof OPTIONS;

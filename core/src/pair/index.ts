@@ -57,3 +57,4 @@ export {
   stepsOf,
   STEP_WAYS,
 } from './ground.ts';
+export { bandsSvg, groundSvg } from './pair-svg.ts';
