@@ -345,8 +345,8 @@ const PAIR = ['range', '--student', example('imke.student.json'), '--partner', e
 test('range answers a strike, a retreat and close work, shows the strong zones, and compares', async () => {
   const { code, out } = await run(
     ...PAIR,
-    ...['--gap', '0.9', '--counter', 'cross', '--retreat', 'rear-round-kick-body'],
-    ...['--close', '--strikes', 'lead-hook,rear-knee', '--zones', '--compare'],
+    ...'--gap 0.9 --counter cross --retreat rear-round-kick-body'.split(' '),
+    ...'--close --strikes lead-hook,rear-knee --zones --compare'.split(' '),
   );
   expect(code).toBe(0);
   const report = JSON.parse(out) as {
@@ -384,7 +384,7 @@ test('range reads a round without a plan: words, numbers, and a row every twenti
   const csv = await run(...PAIR, '--read', track, '--format', 'csv');
   const lines = csv.out.trim().split('\n');
   expect(lines[0]).toBe('time_s,gap_m,could_hit,angle_off_deg');
-  expect(lines.length).toBe(800);
+  expect(lines.length).toBe(801);
   const bad = await run(...PAIR, '--read', track, '--near', '2', '--far', '1');
   expect([bad.code, bad.err]).toEqual([2, expect.stringContaining('--near')]);
 });

@@ -22,9 +22,14 @@ export const LEVELS = ['new', 'beginner', 'intermediate', 'advanced'] as const;
 export const CONSENTS = ['not asked', 'given', 'given by a guardian', 'refused'] as const;
 export const METHODS = ['tape', 'wall', 'told'] as const;
 
+/** Nobody is quicker, and whoever is slower did not look; seconds. */
+export const REACTION_RANGE_S = [0.05, 1.5] as const;
+
 export const studentInputSchema = studentFitSchema.omit({ school: true }).extend({
   name: z.string().trim().min(1).max(80).refine(noControl, 'Holds a character that cannot be kept.'),
   birthYear: z.number().int().min(1900).max(2100).nullable(),
+  /** How long they take to see and decide, seconds: measured from a round, or typed. */
+  reactionS: z.number().min(REACTION_RANGE_S[0]).max(REACTION_RANGE_S[1]).nullable().default(null),
   note: wordsSchema(2000),
   level: z.enum(LEVELS).default('new'),
   filmingConsent: z.enum(CONSENTS).default('not asked'),
@@ -34,6 +39,7 @@ export const studentInputSchema = studentFitSchema.omit({ school: true }).extend
 /** A write over a stored student: what it does not name stays as it is. */
 export const studentUpdateSchema = studentInputSchema.extend({
   birthYear: studentInputSchema.shape.birthYear.optional(),
+  reactionS: z.number().min(REACTION_RANGE_S[0]).max(REACTION_RANGE_S[1]).nullable().optional(),
   note: studentInputSchema.shape.note.optional(),
   level: z.enum(LEVELS).optional(),
   filmingConsent: z.enum(CONSENTS).optional(),

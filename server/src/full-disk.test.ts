@@ -22,6 +22,7 @@ const value = {
   schoolId: 'neutral',
   lengths: { statureM: 1.7 },
   birthYear: null,
+  reactionS: null,
   note: 'x'.repeat(2000),
   level: 'new',
   filmingConsent: 'not asked',

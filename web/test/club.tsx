@@ -11,6 +11,7 @@ import { NoticeProvider } from '../src/app/notice.tsx';
 export const STUDENTS: readonly Student[] = DEMO_STUDENTS.map((student) => ({
   ...student,
   schoolId: student.schoolId,
+  reactionS: null,
   version: 1,
   updatedAt: '2026-01-01T00:00:00.000Z',
   measurements: [{ length: 'statureM', valueM: student.lengths.statureM, day: '2026-01-01', method: 'tape' }],

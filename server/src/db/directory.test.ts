@@ -29,6 +29,7 @@ beforeAll(async () => {
     schoolId: 'neutral',
     lengths: { statureM: 1.7 },
     birthYear: null,
+    reactionS: null,
     note: '',
     level: 'new',
     filmingConsent: 'not asked',

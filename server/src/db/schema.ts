@@ -37,6 +37,7 @@ export const students = pgTable('students', {
   schoolId: text().notNull(),
   lengths: jsonb().$type<MeasuredLengths>().notNull(),
   birthYear: integer(),
+  reactionS: doublePrecision(),
   note: text().notNull().default(''),
   level: text({ enum: LEVELS }).notNull().default('new'),
   filmingConsent: text({ enum: CONSENTS }).notNull().default('not asked'),

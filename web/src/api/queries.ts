@@ -81,8 +81,9 @@ interface StoredKinds {
 
 /** What of a student is typed. */
 export function studentInputOf(student: Student): StudentInput {
-  const { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy } = student;
-  return { name, leadSide, schoolId, lengths, birthYear, note, level, filmingConsent, measuredBy };
+  const { name, leadSide, schoolId, lengths, birthYear, reactionS, note, level, filmingConsent, measuredBy } =
+    student;
+  return { name, leadSide, schoolId, lengths, birthYear, reactionS, note, level, filmingConsent, measuredBy };
 }
 
 /** How an edited thing is kept, saved over the version that was read, and read again after a conflict. */

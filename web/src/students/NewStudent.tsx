@@ -46,6 +46,7 @@ export function NewStudent({
       schoolId: 'shoulder-width',
       lengths: { statureM },
       birthYear: null,
+      reactionS: null,
       note: '',
       level: 'new',
       filmingConsent: 'not asked',

@@ -1,5 +1,12 @@
 import Box from '@mui/material/Box';
-import { CONSENTS, LENGTH_RANGES, LEVELS, METHODS, type StudentInput } from '@angled-chalk/contract';
+import {
+  CONSENTS,
+  LENGTH_RANGES,
+  LEVELS,
+  METHODS,
+  REACTION_RANGE_S,
+  type StudentInput,
+} from '@angled-chalk/contract';
 import { SCHOOLS } from '@angled-chalk/core/body';
 import { useClub } from '../app/club.tsx';
 import { ChoiceField, LengthField, NumberField, TextLine } from '../parts/fields.tsx';
@@ -67,6 +74,14 @@ export function StudentForm() {
         />
         <ChoiceField<StudentInput> name="level" label="Level" choices={same(LEVELS)} />
         <NumberField<StudentInput> name="birthYear" label="Year of birth" range={[1900, 2100]} empty={null} />
+        <NumberField<StudentInput>
+          name="reactionS"
+          label="Reacts after"
+          unit="s"
+          step={0.05}
+          range={REACTION_RANGE_S}
+          empty={null}
+        />
         <ChoiceField<StudentInput> name="filmingConsent" label="Filming consent" choices={same(CONSENTS)} />
         <Box sx={{ gridColumn: '1 / -1' }}>
           <TextLine<StudentInput> name="note" label="Note for the coach" lines={2} />
