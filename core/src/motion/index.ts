@@ -30,7 +30,14 @@ export {
 export { circleDrill, inOutDrill } from './drills.ts';
 export { type CloseStep, closeWork } from './close-work.ts';
 export { ANSWERS, type AnswerWay, type Counter, countersTo, lowered, type Reply } from './counter.ts';
-export { closeDrill, counterDrill, holdDrill, retreatDrill } from './partner-drills.ts';
+export {
+  closeDrill,
+  counterDrill,
+  type HoldBand,
+  holdDrill,
+  holdRecordedDrill,
+  retreatDrill,
+} from './partner-drills.ts';
 export { type Retreat, retreatAndCounter, type Stop } from './retreat.ts';
 export {
   type Course,

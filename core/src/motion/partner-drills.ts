@@ -6,9 +6,17 @@ import { strikeName, type StrikeId } from '../range/index.ts';
 import type { CloseStep } from './close-work.ts';
 import type { AnswerWay, Counter } from './counter.ts';
 import { FURTHER_M, NEARER_M, planFor, toCm } from './drills.ts';
-import type { Schedule } from './hold.ts';
+import type { Motion, Schedule } from './hold.ts';
 import type { Retreat } from './retreat.ts';
 import { scriptItems, type Script } from './scripts.ts';
+
+/** Where it begins, the band that is held, and the beat. */
+export interface HoldBand {
+  readonly gapM: number;
+  readonly nearM: number;
+  readonly farM: number;
+  readonly tempoPerMin: number;
+}
 
 const stepOf = (moveM: number): Item => ({
   move: { do: 'step', bearingDeg: moveM > 0 ? 0 : 180, length: metres(toCm(Math.abs(moveM))), feet: 'both' },
@@ -20,12 +28,7 @@ export function holdDrill(
   two: Two,
   script: Script,
   { steps }: Schedule,
-  {
-    gapM,
-    nearM,
-    farM,
-    tempoPerMin,
-  }: { readonly gapM: number; readonly nearM: number; readonly farM: number; readonly tempoPerMin: number },
+  { gapM, nearM, farM, tempoPerMin }: HoldBand,
 ): Plan {
   const byBeat = new Map(steps.map(({ beat, moveM }) => [beat, moveM]));
   const items = Array.from({ length: script.beats }, (_, i): Item => {
@@ -48,6 +51,33 @@ export function holdDrill(
     partner: { pattern: { start: null, items: scriptItems(two.theirs, script) }, facing: { on: 'target' } },
   };
 }
+
+/** The same against a partner who goes as somebody went in a recording, along the line of the two. */
+export function holdRecordedDrill(
+  two: Two,
+  { everyS, atM }: Motion,
+  { steps }: Schedule,
+  { gapM, nearM, farM, tempoPerMin }: HoldBand,
+): Plan {
+  const beats = Math.max(1, Math.floor((atM.length * everyS * tempoPerMin) / 60));
+  const script: Script = { name: 'hold', beats, strike: 'jab', everyBeats: 4, seed: 1 };
+  const { partner: _, ...plan } = holdDrill(
+    two,
+    script,
+    { steps, shareInBand: 0 },
+    { gapM, nearM, farM, tempoPerMin },
+  );
+  const each = Math.max(1, Math.round(PATH_EVERY_S / everyS));
+  const path = Array.from({ length: Math.ceil(atM.length / each) }, (__, i) => ({
+    timeS: BEGINS_S + i * each * everyS,
+    at: { x: HALL_PARTNER_AT.x, y: Math.round(1000 * (HALL_PARTNER_AT.y + (atM[i * each] ?? 0))) / 1000 },
+  }));
+  return { ...plan, target: { ...plan.target, path } };
+}
+
+/** A drill begins with its first beat, a second after it is begun. */
+const BEGINS_S = 1;
+const PATH_EVERY_S = 0.25;
 
 /** Room for a partner who comes on or goes back. */
 const HALL_M = [12, 16] as const;

@@ -1,13 +1,24 @@
 import Box from '@mui/material/Box';
-import { bandsAgainst, exchanged, freeWindow, type PairBand, type Two } from '@angled-chalk/core/pair';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { BAND_VIEWS, bandsAs, type BandView, type PairBand, type Span } from '@angled-chalk/core/pair';
 import { formatLength } from '@angled-chalk/core/measure';
-import { useMemo } from 'react';
+import { useDrag } from '@use-gesture/react';
+import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 
+interface Side {
+  readonly name: string;
+  readonly bands: readonly PairBand[];
+}
+
 interface GapAxisProps {
-  readonly two: Two;
+  /** Whose bands, from the top: the first as planned, the second as seen. */
+  readonly sides: readonly Side[];
+  readonly sure: Span | null;
   readonly gapM: number;
+  readonly onGap: (gapM: number) => void;
 }
 
 const WIDE = 720;
@@ -15,57 +26,98 @@ const LEFT = 96;
 const ROW = 17;
 const TOP = 26;
 const WORD_PX = 7;
+const FILLS = [PALETTE.planned, PALETTE.observed] as const;
+const VIEW_WORDS: Readonly<Record<BandView, string>> = {
+  all: 'all bands',
+  three: 'three: outside, pocket, close',
+  one: 'one: it lands or not',
+};
 
-/** Both bodies' bands on one axis of the gap, the free window between them, and the gap as it is now. */
-export function GapAxis({ two, gapM }: GapAxisProps) {
+/** The bands of one or two bodies on one axis of the gap, the free window between them, and the gap as it is now. */
+export function GapAxis({ sides: given, sure, gapM, onGap }: GapAxisProps) {
   const units = useUnits();
-  const [mine, theirs] = useMemo(() => [bandsAgainst(two), bandsAgainst(exchanged(two))], [two]);
-  const window = useMemo(() => freeWindow(two), [two]);
-  const mostM = Math.max(1, gapM, ...[...mine, ...theirs].map(({ toM }) => toM)) * 1.08;
+  const [view, setView] = useState<BandView>('all');
+  const sides = given.map(({ name, bands }) => ({ name, bands: bandsAs(view, bands) }));
+  const mostM = Math.max(1, gapM, ...given.flatMap(({ bands }) => bands.map(({ toM }) => toM))) * 1.08;
   const x = (m: number): number => LEFT + (m / mostM) * (WIDE - LEFT - 8);
-  const rows = Math.max(mine.length, theirs.length);
-  const middle = TOP + rows * ROW + 6;
-  const height = middle + rows * ROW + 40;
+  const tops = sides.map((_, i) =>
+    sides.slice(0, i).reduce((sum, { bands }) => sum + bands.length * ROW + 20, TOP),
+  );
+  const height = sides.reduce((sum, { bands }) => sum + bands.length * ROW + 20, TOP) + 24;
   const every = mostM > 2.4 ? 0.5 : 0.25;
-  const sure = window?.sure ?? null;
+  const bind = useDrag(
+    ({ event, xy: [px] }) => {
+      const svg = event.currentTarget;
+      if (!(svg instanceof Element)) return;
+      const { left, width } = svg.getBoundingClientRect();
+      const m = (((px - left) / width) * WIDE - LEFT) / ((WIDE - LEFT - 8) / mostM);
+      onGap(Math.round(100 * Math.min(mostM, Math.max(0.2, m))) / 100);
+    },
+    { pointer: { keys: false } },
+  );
   return (
-    <Box sx={{ overflowX: 'auto' }} role="region" aria-label="Bands on the axis of the gap" tabIndex={0}>
-      <svg
-        viewBox={`0 0 ${WIDE} ${height}`}
-        style={{ width: '100%', minWidth: 560, display: 'block', background: PALETTE.chalk }}
-        role="img"
-        aria-label={`Bands of both; the gap is ${formatLength(gapM, units)}`}
+    <Box>
+      <ToggleButtonGroup
+        size="small"
+        exclusive
+        value={view}
+        onChange={(_event, next: BandView | null) => next && setView(next)}
+        aria-label="How the bands are counted"
+        sx={{ mb: 0.5 }}
       >
-        {sure && (
-          <rect
-            x={x(sure.fromM)}
-            y={8}
-            width={x(sure.toM) - x(sure.fromM)}
-            height={height - 34}
-            fill={PALETTE.actionFill}
-          />
-        )}
-        <Bands bands={mine} name={two.mine.student.name} top={TOP} x={x} fill={PALETTE.planned} />
-        <Bands bands={theirs} name={two.theirs.student.name} top={middle} x={x} fill={PALETTE.observed} />
-        {Array.from({ length: Math.floor(mostM / every) + 1 }, (_, i) => (
-          <g key={i}>
-            <line
-              x1={x(i * every)}
-              x2={x(i * every)}
-              y1={height - 26}
-              y2={height - 20}
-              stroke={PALETTE.softInk}
-            />
-            <text x={x(i * every)} y={height - 7} fontSize={11} textAnchor="middle" fill={PALETTE.ink}>
-              {formatLength(i * every, units)}
-            </text>
-          </g>
+        {BAND_VIEWS.map((one) => (
+          <ToggleButton key={one} value={one} sx={{ textTransform: 'none' }}>
+            {VIEW_WORDS[one]}
+          </ToggleButton>
         ))}
-        <line x1={x(gapM)} x2={x(gapM)} y1={14} y2={height - 22} stroke={PALETTE.ink} strokeWidth={2} />
-        <text x={x(gapM)} y={11} fontSize={12} fontWeight={700} textAnchor="middle" fill={PALETTE.ink}>
-          {formatLength(gapM, units)}
-        </text>
-      </svg>
+      </ToggleButtonGroup>
+      <Box sx={{ overflowX: 'auto' }} role="region" aria-label="Bands on the axis of the gap" tabIndex={0}>
+        <svg
+          {...bind()}
+          viewBox={`0 0 ${WIDE} ${height}`}
+          style={{
+            width: '100%',
+            minWidth: 560,
+            display: 'block',
+            background: PALETTE.chalk,
+            cursor: 'ew-resize',
+            touchAction: 'pan-y',
+          }}
+          role="img"
+          aria-label={`Bands; the gap is ${formatLength(gapM, units)}`}
+        >
+          {sure && (
+            <rect
+              x={x(sure.fromM)}
+              y={8}
+              width={x(sure.toM) - x(sure.fromM)}
+              height={height - 34}
+              fill={PALETTE.actionFill}
+            />
+          )}
+          {sides.map(({ name, bands }, i) => (
+            <Bands key={i} bands={bands} name={name} top={tops[i] ?? TOP} x={x} fill={FILLS[i] ?? FILLS[0]} />
+          ))}
+          {Array.from({ length: Math.floor(mostM / every) + 1 }, (_, i) => (
+            <g key={i}>
+              <line
+                x1={x(i * every)}
+                x2={x(i * every)}
+                y1={height - 26}
+                y2={height - 20}
+                stroke={PALETTE.softInk}
+              />
+              <text x={x(i * every)} y={height - 7} fontSize={11} textAnchor="middle" fill={PALETTE.ink}>
+                {formatLength(i * every, units)}
+              </text>
+            </g>
+          ))}
+          <line x1={x(gapM)} x2={x(gapM)} y1={14} y2={height - 22} stroke={PALETTE.ink} strokeWidth={2} />
+          <text x={x(gapM)} y={11} fontSize={12} fontWeight={700} textAnchor="middle" fill={PALETTE.ink}>
+            {formatLength(gapM, units)}
+          </text>
+        </svg>
+      </Box>
     </Box>
   );
 }

@@ -1,12 +1,12 @@
 import { placeStance } from '@angled-chalk/core/body';
 import { headingDeg, type Point } from '@angled-chalk/core/geometry';
-import { KINDS, type Kind, type Two } from '@angled-chalk/core/pair';
+import { KINDS, strongZones, zoneOutline, type Kind, type Two } from '@angled-chalk/core/pair';
 import { contours } from 'd3-contour';
 import { memo, useMemo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../drawing/drawing.ts';
 import { CloseView } from '../drawing/FloorView.tsx';
-import { toDrawing } from '../drawing/frame.ts';
+import { pathOf, toDrawing } from '../drawing/frame.ts';
 import { FootMark } from '../drawing/marks.tsx';
 import { Movable } from '../drawing/Movable.tsx';
 import type { PackedGround } from '../work/ground-map.ts';
@@ -28,11 +28,15 @@ interface PairFloorProps {
   readonly two: Two;
   readonly at: Point;
   readonly ground: PackedGround | null;
+  /** Walls or ropes about the two, as they lie to the partner; null on an open floor. */
+  readonly edge: readonly Point[] | null;
+  /** Also the strips in which their straight punches are strong. */
+  readonly zones: boolean;
   readonly onMove: (at: Point) => void;
 }
 
 /** From above: the partner in the middle, facing up; the student who faces them, where they stand; the ground between. */
-export function PairFloor({ two, at, ground, onMove }: PairFloorProps) {
+export function PairFloor({ two, at, ground, edge, zones, onMove }: PairFloorProps) {
   const theirs = useMemo(() => placeStance(two.theirs.stance, ORIGIN, 0), [two.theirs]);
   const mine = useMemo(() => placeStance(two.mine.stance, at, headingDeg(at, ORIGIN)), [two.mine, at]);
   const around = useMemo(
@@ -51,12 +55,44 @@ export function PairFloor({ two, at, ground, onMove }: PairFloorProps) {
       height="min(56vh, 520px)"
     >
       {ground && <Ground ground={ground} />}
+      {zones && <Zones two={two} />}
+      {edge && <Edge edge={edge} />}
       <FootMark name="left" foot={theirs.left} body={them} standing="partner" />
       <FootMark name="right" foot={theirs.right} body={them} standing="partner" />
       <FootMark name="left" foot={mine.left} body={me} standing="now" />
       <FootMark name="right" foot={mine.right} body={me} standing="now" />
       <Movable at={at} label={two.mine.student.name} reachM={0.16} onMove={onMove} />
     </CloseView>
+  );
+}
+
+/** Where their straight punches at the head are strong. */
+const Zones = memo(function Zones({ two }: { readonly two: Two }) {
+  const { frame } = useDrawing();
+  const zones = useMemo(() => strongZones(two).filter(({ part }) => part === 'head'), [two]);
+  return (
+    <g pointerEvents="none" fill="none" stroke={PALETTE.ink} strokeWidth={0.014}>
+      {zones.map((zone) => (
+        <path
+          key={zone.strike}
+          d={pathOf(frame, zoneOutline(zone), true)}
+          strokeDasharray={zone.strike === 'jab' ? '0.05 0.03' : undefined}
+        />
+      ))}
+    </g>
+  );
+});
+
+function Edge({ edge }: { readonly edge: readonly Point[] }) {
+  const { frame } = useDrawing();
+  return (
+    <path
+      d={pathOf(frame, edge, true)}
+      fill="none"
+      stroke={PALETTE.ink}
+      strokeWidth={0.035}
+      pointerEvents="none"
+    />
   );
 }
 

@@ -1,17 +1,14 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import type { Student } from '@angled-chalk/contract';
 import { formatLength } from '@angled-chalk/core/measure';
-import { type Two } from '@angled-chalk/core/pair';
 import { circleDrill, circling, inOut, inOutDrill } from '@angled-chalk/core/motion';
+import { halfStepM, type Two } from '@angled-chalk/core/pair';
 import type { Plan } from '@angled-chalk/core/pattern';
+import { Branches } from './Branches.tsx';
 import { strikeName, type StrikeId } from '@angled-chalk/core/range';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
-import { newId, useAddPlan } from '../api/queries.ts';
-import { useClub } from '../app/club.tsx';
+import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
-import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 
@@ -28,41 +25,25 @@ const TURNS = [45, 90, 180, -45, -90, -180].map(
   (deg) => [deg, `${Math.abs(deg)}° ${deg > 0 ? 'clockwise' : 'anticlockwise'}`] as const,
 );
 
-interface PlansProps {
+export interface PlansProps {
   readonly two: Two;
-  readonly student: Student;
-  readonly partner: Student;
+  /** Makes a plan a drill, and goes to it. */
+  readonly make: (plan: Plan) => void;
+  readonly making: boolean;
 }
 
 /** What follows for the two: in and out again, and round them; each becomes a drill with its band. */
-export function Plans({ two, student, partner }: PlansProps) {
-  const { units } = useClub();
+export function Plans({ two, make, making }: PlansProps) {
+  const units = useUnits();
   const [strikes, setStrikes] = useState<string>('jab, cross');
   const [returns, setReturns] = useState<number>(2);
   const [byDeg, setByDeg] = useState<number>(90);
-  const add = useAddPlan();
-  const navigate = useNavigate();
   const wanted = STRIKES.find(([name]) => name === strikes)?.[1];
   const way = useMemo(() => inOut(two, wanted ?? [], returns), [two, wanted, returns]);
   const round = useMemo(() => circling(two, byDeg), [two, byDeg]);
   const gap = (m: number): string => formatLength(m, units);
-  const make = (plan: Plan): void =>
-    add.mutate(
-      {
-        id: newId(),
-        value: {
-          ...plan,
-          follows: {
-            students: [student.id],
-            ...(partner.id === student.id ? {} : { target: { on: 'student', id: partner.id } }),
-          },
-        },
-      },
-      { onSuccess: ({ id }) => void navigate(`/patterns/${id}`) },
-    );
   return (
     <>
-      {add.error && <ErrorBox error={add.error} />}
       <Panel title="In and really out">
         <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1.6fr 1fr' }}>
           <SelectBox
@@ -82,6 +63,7 @@ export function Plans({ two, student, partner }: PlansProps) {
                 .join(', ')}
               . Out in {way.stepsOut}, until head, trunk, thigh and both feet are beyond their longest answer.
             </Box>
+            <Branches way={way} theirStepM={halfStepM(two.theirs)} />
             {way.outS > way.answerS && (
               <Box sx={{ color: PALETTE.cannotTell }}>
                 That takes {way.outS.toFixed(1)} s, and they answer in {way.answerS.toFixed(1)} s: cover, or
@@ -98,12 +80,12 @@ export function Plans({ two, student, partner }: PlansProps) {
                 .join(', ')}
               .
             </Box>
-            <Button variant="outlined" disabled={add.isPending} onClick={() => make(inOutDrill(two, way))}>
+            <Button variant="outlined" disabled={making} onClick={() => make(inOutDrill(two, way))}>
               Make it a drill
             </Button>
           </Box>
         ) : (
-          <Box sx={{ mt: 1 }}>One of these strikes touches nothing of {partner.name}.</Box>
+          <Box sx={{ mt: 1 }}>One of these strikes touches nothing of {two.theirs.student.name}.</Box>
         )}
       </Panel>
       <Panel title="Round them">
@@ -117,7 +99,7 @@ export function Plans({ two, student, partner }: PlansProps) {
               ? ''
               : ` Outside their lead foot after ${round.outsideAfter}, if they stay.`}
           </Box>
-          <Button variant="outlined" disabled={add.isPending} onClick={() => make(circleDrill(two, round))}>
+          <Button variant="outlined" disabled={making} onClick={() => make(circleDrill(two, round))}>
             Make it a drill
           </Button>
         </Box>

@@ -1,5 +1,5 @@
 import type { StudentFit } from '@angled-chalk/core/body';
-import { distanceM, type Point } from '@angled-chalk/core/geometry';
+import type { Point } from '@angled-chalk/core/geometry';
 import { groundOf, KINDS, kindOf, type Kind } from '@angled-chalk/core/pair';
 import { strikerOf } from '@angled-chalk/core/range';
 
@@ -21,11 +21,15 @@ export interface PackedGround {
 /** What is drawn of it. */
 const SIZE_M = 6;
 
-export function packedGround({ mine, theirs, stepM }: GroundOrder): PackedGround {
+export function packedGround(
+  { mine, theirs, stepM }: GroundOrder,
+  onProgress?: (share: number) => void,
+): PackedGround {
   const { cells, columns, areasM2 } = groundOf(
     { mine: strikerOf(mine), theirs: strikerOf(theirs) },
     SIZE_M,
     stepM,
+    onProgress,
   );
   return { kinds: Uint8Array.from(cells, (cell) => KINDS.indexOf(kindOf(cell))), columns, stepM, areasM2 };
 }
@@ -33,17 +37,27 @@ export function packedGround({ mine, theirs, stepM }: GroundOrder): PackedGround
 /** Places that are good to stand on, the better first. */
 const GOOD: readonly Kind[] = ['mine alone', 'mine first'];
 
-/** The middle of the nearest cell of a ground from which one reaches first, or alone; null where there is none. */
-export function nearestGood({ kinds, columns, stepM }: PackedGround, at: Point): Point | null {
+/**
+ * Middles of cells from which one reaches first, or alone, where any other kind of cell lies beside them: whoever comes
+ * from outside gets to those first. All of them where there is none of another kind.
+ */
+export function goodPlaces({ kinds, columns, stepM }: PackedGround): Point[] {
   const half = (columns * stepM) / 2;
   const good = new Set(GOOD.map((kind) => KINDS.indexOf(kind)));
-  const places = Array.from(kinds.keys())
-    .filter((i) => good.has(kinds[i] ?? -1))
-    .map((i) => ({
-      x: ((i % columns) + 0.5) * stepM - half,
-      y: (Math.floor(i / columns) + 0.5) * stepM - half,
-    }));
-  const [first, ...others] = places;
-  if (!first) return null;
-  return others.reduce((a, b) => (distanceM(b, at) < distanceM(a, at) ? b : a), first);
+  const isGood = (i: number): boolean => good.has(kinds[i] ?? -1);
+  const all = Array.from(kinds.keys()).filter(isGood);
+  const edge = all.filter((i) => [i - 1, i + 1, i - columns, i + columns].some((one) => !isGood(one)));
+  return (edge.length > 0 ? edge : all).map((i) => ({
+    x: ((i % columns) + 0.5) * stepM - half,
+    y: (Math.floor(i / columns) + 0.5) * stepM - half,
+  }));
+}
+
+/** Whether a place of a ground is one from which one reaches first, or alone. */
+export function isGoodAt({ kinds, columns, stepM }: PackedGround, { x, y }: Point): boolean {
+  const half = (columns * stepM) / 2;
+  const [column, row] = [Math.floor((x + half) / stepM), Math.floor((y + half) / stepM)];
+  const kind =
+    column < 0 || row < 0 || column >= columns ? undefined : KINDS[kinds[row * columns + column] ?? -1];
+  return kind !== undefined && GOOD.includes(kind);
 }

@@ -8,7 +8,9 @@ import type { Floor } from '@angled-chalk/core/floor';
 import type { LaidFloor, LayoutPiece } from '@angled-chalk/core/layout';
 import type { Result } from '@angled-chalk/core/measure';
 import { readMoves, type MovesText } from '@angled-chalk/core/notation';
+import { compareTwo, type Variant } from '@angled-chalk/core/pair';
 import { expand, type Plan, type PlannedDrill } from '@angled-chalk/core/pattern';
+import type { Round } from '@angled-chalk/core/round';
 import { nearestPassing, type Placement, type RigidMove } from '@angled-chalk/core/placing';
 import { fitAll, fitCsv, rulerFor } from '@angled-chalk/core/range';
 import { nearestCleanLane, type Finding } from '@angled-chalk/core/rules';
@@ -17,6 +19,7 @@ import { packTrack, readTrackCsv, unpackTrack } from '@angled-chalk/core/track';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { packedGround, type GroundOrder, type PackedGround } from './ground-map.ts';
+import { holdAgainst, roundOf, type Held, type HoldAsk, type RoundAsk } from './pair-work.ts';
 import { rowsOf, suitsOf } from './whom.ts';
 import { readFloorFrom, readPlanFrom } from './read-files.ts';
 
@@ -65,6 +68,16 @@ const work = {
     mendsFor(drill, findings, finding),
 
   ground: (order: GroundOrder): PackedGround => packedGround(order),
+  groundSlowly: (order: GroundOrder, progress: Progress): PackedGround =>
+    packedGround(order, (share) => progress(share, 'Working the ground out')),
+  compared: (
+    mine: StudentFit,
+    theirs: StudentFit,
+    others: readonly StudentFit[],
+    progress: Progress,
+  ): Variant[] => compareTwo(mine, theirs, others, (share) => progress(share, 'Comparing')),
+  held: (ask: HoldAsk): Held => holdAgainst(ask),
+  round: (ask: RoundAsk): Result<Round> => roundOf(ask),
   lines: (text: string): MovesText => readMoves(text),
 
   rows: (drills: readonly PlannedDrill[]): Walks[] | null => rowsOf(drills),

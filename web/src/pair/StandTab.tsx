@@ -1,0 +1,156 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Slider from '@mui/material/Slider';
+import Switch from '@mui/material/Switch';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import type { StudentFit } from '@angled-chalk/core/body';
+import { inFacing, subtract, type Point } from '@angled-chalk/core/geometry';
+import { formatLength } from '@angled-chalk/core/measure';
+import { bandsAgainst, contactsOf, exchanged, freeWindow, type Two } from '@angled-chalk/core/pair';
+import type { Plan } from '@angled-chalk/core/pattern';
+import { guardRule, shinRule, toeGapM } from '@angled-chalk/core/range';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { useUnits } from '../app/club.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
+import { BESIDE, Panel } from '../parts/Page.tsx';
+import { VerdictMark } from '../parts/VerdictMark.tsx';
+import { useGround } from '../work/ground.ts';
+import { TaskProgress } from '../work/TaskProgress.tsx';
+import { Compare } from './Compare.tsx';
+import { GapAxis } from './GapAxis.tsx';
+import { Here } from './Here.tsx';
+import { Legend } from './Legend.tsx';
+import { PairFloor } from './PairFloor.tsx';
+import { Reaches } from './Reaches.tsx';
+import { SideView } from './SideView.tsx';
+import { Walls, type Placed, type Room } from './Walls.tsx';
+
+const MOST_M = 2.6;
+
+interface StandTabProps {
+  readonly two: Two;
+  readonly mine: StudentFit;
+  readonly theirs: StudentFit;
+  readonly others: readonly StudentFit[];
+  readonly rooms: readonly Room[];
+  readonly at: Point;
+  readonly onAt: (at: Point) => void;
+  readonly make: (plan: Plan) => void;
+}
+
+/** Who can hit whom, from where: the ground from above, the two from the side, and the axis of the gap. */
+export function StandTab({ two, mine, theirs, others, rooms, at, onAt, make }: StandTabProps) {
+  const units = useUnits();
+  const [seen, setSeen] = useState<'above' | 'side'>('above');
+  const [zones, setZones] = useState(false);
+  const [placed, setPlaced] = useState<Placed | null>(null);
+  const { ground, state, cancel } = useGround(mine, theirs);
+  const window = useMemo(() => freeWindow(two), [two]);
+  const sides = useMemo(
+    () => [
+      { name: two.mine.student.name, bands: bandsAgainst(two) },
+      { name: two.theirs.student.name, bands: bandsAgainst(exchanged(two)) },
+    ],
+    [two],
+  );
+  const edge = useMemo(() => placed && edgeAbout(placed), [placed]);
+  const gapM = Math.hypot(at.x, at.y);
+  const toGap = (m: number): void =>
+    onAt(gapM === 0 ? { x: 0, y: m } : { x: (at.x * m) / gapM, y: (at.y * m) / gapM });
+  return (
+    <Box sx={BESIDE}>
+      <Box sx={{ display: 'grid', gap: 1, minWidth: 0 }}>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+          <ToggleButtonGroup
+            size="small"
+            exclusive
+            value={seen}
+            onChange={(_event, next: 'above' | 'side' | null) => next && setSeen(next)}
+            aria-label="Seen from"
+          >
+            <ToggleButton value="above" sx={{ textTransform: 'none' }}>
+              from above
+            </ToggleButton>
+            <ToggleButton value="side" sx={{ textTransform: 'none' }}>
+              from the side
+            </ToggleButton>
+          </ToggleButtonGroup>
+          {seen === 'above' && (
+            <FormControlLabel
+              control={<Switch size="small" checked={zones} onChange={(_event, on) => setZones(on)} />}
+              label="Where their straight punch is strong"
+            />
+          )}
+        </Box>
+        {seen === 'above' ? (
+          <PairFloor two={two} at={at} ground={ground} edge={edge} zones={zones} onMove={onAt} />
+        ) : (
+          <SideView two={two} gapM={gapM} />
+        )}
+        {state && state.share < 1 && <TaskProgress state={state} onCancel={cancel} />}
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Slider
+            sx={{ flex: '1 1 220px' }}
+            min={0.2}
+            max={MOST_M}
+            step={0.01}
+            value={Math.min(MOST_M, gapM)}
+            onChange={(_event, value) => toGap(value)}
+            aria-label="Gap"
+            getAriaValueText={(value) => formatLength(value, units)}
+          />
+          <Box sx={{ width: 120 }}>
+            <LengthBox
+              label="Gap"
+              metres={Math.round(gapM * 1000) / 1000}
+              onMetres={(m) => m !== undefined && m > 0.1 && m < 6 && toGap(m)}
+            />
+          </Box>
+          <span>toe to toe {formatLength(toeGapM(gapM, two.mine, two.theirs), units)}</span>
+        </Box>
+        {seen === 'above' && <Legend areas={ground?.areasM2 ?? null} />}
+        <GapAxis sides={sides} sure={window?.sure ?? null} gapM={gapM} onGap={toGap} />
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)', alignContent: 'start' }}>
+        <Here two={two} at={useDeferredValue(at)} ground={ground} onMove={onAt} onDrill={make} />
+        <Walls two={two} at={at} floors={rooms} placed={placed} onPlaced={setPlaced} />
+        <Reaching two={two} gapM={useDeferredValue(gapM)} />
+        <Compare mine={mine} theirs={theirs} others={others} />
+        <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
+          Slow first. No real punches to the face in drills. Equipment and supervision by the rules of the
+          sanctioning body and of the venue.
+        </Alert>
+      </Box>
+    </Box>
+  );
+}
+
+/** An edge of a floor as it lies to a partner who stands on it. */
+const edgeAbout = ({ floor, at, facesDeg }: Placed): Point[] =>
+  floor.outline.map((corner) => {
+    const { rightM, forwardM } = inFacing(subtract(corner, at), facesDeg);
+    return { x: rightM, y: forwardM };
+  });
+
+function Reaching({ two, gapM }: { readonly two: Two; readonly gapM: number }) {
+  const units = useUnits();
+  const [mine, theirs] = useMemo(() => [contactsOf(two), contactsOf(exchanged(two))], [two]);
+  const [me, them] = [two.mine.student.name, two.theirs.student.name];
+  return (
+    <>
+      <Reaches contacts={mine} striker={two.mine} gapM={gapM} title={`${me} on ${them}`} />
+      <Reaches contacts={theirs} striker={two.theirs} gapM={gapM} title={`${them} on ${me}`} />
+      <Panel title="Rules of thumb">
+        {[shinRule(two.mine, units), guardRule(two.mine, two.theirs, units)].map(
+          ({ rule, verdict, words: said }) => (
+            <Box key={rule} sx={{ mb: 1 }}>
+              <VerdictMark outcome={verdict} /> {rule} {said}
+            </Box>
+          ),
+        )}
+      </Panel>
+    </>
+  );
+}
