@@ -48,6 +48,9 @@ export const movingTargetSchema = targetSchema.extend({
       ),
       amplitudeM: within(PLAN_RANGES.swingM).describe('how far to either side of its place'),
       periodS: within(PLAN_RANGES.periodS).describe('to and fro'),
+      furthestS: within(PLAN_RANGES.pathS)
+        .optional()
+        .describe('when it is furthest that way first; without it at the start'),
     })
     .optional(),
   path: z

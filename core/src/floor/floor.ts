@@ -45,6 +45,8 @@ export interface Swing {
   /** How far it goes to either side. */
   readonly amplitudeM: number;
   readonly periodS: number;
+  /** When it is furthest along its heading first, seconds of the drill; without it at its beginning. */
+  readonly furthestS?: number | undefined;
 }
 
 /** Where something is at a time of the drill; between two of these it goes straight on. */
@@ -68,7 +70,7 @@ export interface Target {
 export function targetAt({ at, swing, path }: Target, timeS: number): Point {
   const place = path?.length ? alongPath(path, timeS) : at;
   if (!swing) return place;
-  const outM = swing.amplitudeM * Math.cos((2 * Math.PI * timeS) / swing.periodS);
+  const outM = swing.amplitudeM * Math.cos((2 * Math.PI * (timeS - (swing.furthestS ?? 0))) / swing.periodS);
   return add(place, scale(forward(swing.headingDeg), outM));
 }
 

@@ -28,6 +28,7 @@ export {
   type Schedule,
 } from './hold.ts';
 export { circleDrill, inOutDrill } from './drills.ts';
+export { bagDrill } from './bag-drill.ts';
 export { type CloseStep, closeWork } from './close-work.ts';
 export { ANSWERS, type AnswerWay, type Counter, countersTo, lowered, type Reply } from './counter.ts';
 export {

@@ -1,8 +1,12 @@
 import { SCHOOLS } from '../body/index.ts';
+import { judgePlan } from '../check/index.ts';
 import { the } from '../measure/index.ts';
+import { expand } from '../pattern/index.ts';
+import { planGap } from '../rules/index.ts';
 import { contactsOf } from '../pair/index.ts';
 import { SHORT, TALL, twoOf } from '../../test/two.ts';
 import {
+  bagDrill,
   circling,
   clearFrom,
   inOut,
@@ -110,4 +114,19 @@ describe('stepping with a bag', () => {
     expect(landings.some(({ moveM }) => moveM < 0)).toBe(true);
     expect(landings.filter(({ strikes }) => strikes.includes('jab')).length).toBeGreaterThan(6);
   });
+});
+
+test('stepping with a bag becomes a drill: the bag is where the steps expect it, and no rule is broken but the facing', () => {
+  const { landings, beatS } = stepWithBag(two.mine, 1.8, 12, 6);
+  const plan = bagDrill(two.mine, 1.8, 12, 6, 'jab');
+  const drill = { plan, student: TALL };
+  const footwork = expand(drill);
+  const series = planGap(drill, footwork, 0.01);
+  // Beats are whole ones a minute: the first swings are compared, before half a per cent of them adds up.
+  landings.slice(0, 3).forEach(({ gapM }, i) => {
+    const at = Math.round((1 + (i + 2 / 3) * beatS) / 0.01);
+    expect(Math.abs(the(series.gapM[at]) - gapM)).toBeLessThan(0.12);
+  });
+  const faults = the(judgePlan(drill).findings).map(({ fault }) => fault);
+  expect(faults.filter((one) => one !== 'strike-out-of-reach')).toEqual([]);
 });

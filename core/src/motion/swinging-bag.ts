@@ -121,6 +121,8 @@ export interface BagLanding {
 }
 
 export interface BagSteps {
+  /** When the first beat begins, seconds after it is furthest away. */
+  readonly beginsS: number;
   /** One landing each time it goes by its middle. */
   readonly beatS: number;
   readonly landings: readonly BagLanding[];
@@ -171,7 +173,7 @@ export function stepWithBag(
       }).map(({ id }) => id),
     };
   });
-  return { beatS, landings };
+  return { beginsS: begins * everyS, beatS, landings };
 }
 
 /** What a beat costs: time in which the bag is too near, then a landing from which the jab does not fit, then a step. */

@@ -1,5 +1,6 @@
 import { chanceFrom } from '../measure/index.ts';
 import { periodOf } from '../motion/index.ts';
+import { medianOf } from '../track/index.ts';
 import type { RoundSeries } from './series.ts';
 
 /**
@@ -10,10 +11,14 @@ export interface Response {
   /** Seconds after the partner; below nothing before them. With its expanded uncertainty. */
   readonly lagS: number;
   readonly lagUS: number;
-  /** What stepping itself takes of it: half a beat, and half a flight. */
-  readonly steppingS: number;
-  /** What is left: to see, and to decide. */
-  readonly reactsS: number;
+  /** What stepping itself takes of it: half a beat, and half a flight; null where the round had no beat. */
+  readonly steppingS: number | null;
+  /**
+   * To see, and to decide: what stepping leaves of the lag; without a beat the median time from where the partner
+   * begins to go until the student's next foot leaves the floor. Null where neither can be told.
+   */
+  readonly reactsS: number | null;
+  readonly reactsUS: number;
   /** How far the student goes for what the partner goes, and its expanded uncertainty. */
   readonly gain: number;
   readonly gainU: number;
@@ -156,8 +161,45 @@ function expandedOf(values: readonly number[]): number {
   return 2 * Math.sqrt(variance / values.length);
 }
 
-/** How a student follows a partner. @param stepping how long half a beat and half a flight take, seconds */
-export function responseOf(series: RoundSeries, steppingS: number): Response | NoResponse {
+/** When feet left the floor, and how long half a beat and half a flight take: null where there was no beat. */
+export interface Stepping {
+  readonly liftsS: readonly number[];
+  readonly steppingS: number | null;
+}
+
+/** Slower than this, over so long, nobody goes (own choice). */
+const GOES_MS = 0.12;
+const STILL_S = 0.3;
+/** Whoever has not begun by then does not answer that. */
+const ANSWERS_S = 1.5;
+const LEAST_ANSWERS = 5;
+
+/** Times from where the partner begins to go until the student's next foot leaves the floor. */
+function answersOf({ them, fromS, everyS }: RoundSeries, liftsS: readonly number[]): number[] {
+  const over = Math.round(0.1 / everyS);
+  const still = Math.round(STILL_S / everyS);
+  const speed = (i: number): number =>
+    Math.hypot(
+      (them.x[i + over] ?? NaN) - (them.x[i - over] ?? NaN),
+      (them.y[i + over] ?? NaN) - (them.y[i - over] ?? NaN),
+    ) /
+    (2 * over * everyS);
+  const found: number[] = [];
+  let rested = 0;
+  for (let i = 0; i < them.x.length; i++) {
+    const goes = speed(i) > GOES_MS;
+    if (goes && rested >= still) {
+      const begun = fromS + i * everyS;
+      const next = liftsS.find((lift) => lift > begun);
+      if (next !== undefined && next - begun < ANSWERS_S) found.push(next - begun);
+    }
+    rested = goes || Number.isNaN(speed(i)) ? 0 : rested + 1;
+  }
+  return found;
+}
+
+/** How a student follows a partner. */
+export function responseOf(series: RoundSeries, { liftsS, steppingS }: Stepping): Response | NoResponse {
   const { everyS } = series;
   const span = longestSeen(series);
   if ((span[1] - span[0]) * everyS < LEAST_S) return 'too short';
@@ -188,14 +230,28 @@ export function responseOf(series: RoundSeries, steppingS: number): Response | N
   });
   const isMany = pieces.length >= LEAST_PIECES;
   const lagS = peak.lag * everyS;
+  const lagUS = isMany ? Math.max(everyS / 2, expandedOf(pieces.map((one) => one.lagS))) : MOST_LAG_S;
   return {
     lagS,
-    lagUS: isMany ? Math.max(everyS / 2, expandedOf(pieces.map((one) => one.lagS))) : MOST_LAG_S,
+    lagUS,
     steppingS,
-    reactsS: lagS - steppingS,
+    ...reactionOf(series, lagS, lagUS, { liftsS, steppingS }),
     gain: gainAt(a, b, peak.lag),
     gainU: isMany ? expandedOf(pieces.map(({ gain }) => gain)) : 1,
     correlation: peak.correlation,
     periodS: period === null ? null : period * everyS,
   };
+}
+
+function reactionOf(
+  series: RoundSeries,
+  lagS: number,
+  lagUS: number,
+  { liftsS, steppingS }: Stepping,
+): Pick<Response, 'reactsS' | 'reactsUS'> {
+  if (steppingS !== null) return { reactsS: lagS - steppingS, reactsUS: lagUS };
+  const answers = answersOf(series, liftsS);
+  if (answers.length < LEAST_ANSWERS) return { reactsS: null, reactsUS: 0 };
+  // A median of many is off by a quarter more than their mean (normal scatter).
+  return { reactsS: medianOf(answers), reactsUS: 1.25 * expandedOf(answers) };
 }

@@ -37,11 +37,26 @@ const standing = (x: number, y: number, deg: number): Standing => ({
   cos: Math.cos(radians(deg)),
 });
 
+/** Shorter than this nobody could have used it: who sways at an edge is where they were (own choice). */
+const FLICKER_S = 0.2;
+
+/** What lasts for less than so many samples is as what was before it. */
+function steadied(codes: readonly (Could | null)[], least: number): (Could | null)[] {
+  const out = [...codes];
+  let from = 0;
+  for (let i = 1; i <= codes.length; i++) {
+    if (i < codes.length && codes[i] === codes[from]) continue;
+    if (i - from < least && from > 0) out.fill(out[from - 1] ?? null, from, i);
+    from = i;
+  }
+  return out;
+}
+
 /** Who could have hit whom at each moment; whose facing was not recorded is taken to face the other. */
 export function ribbonOf(series: RoundSeries, two: Two): Ribbon {
   const [mine, theirs] = [reachersOf(two), reachersOf(exchanged(two))];
   const { me, them, faces, theyFace } = series;
-  const codes = Array.from({ length: me.x.length }, (_, i): Could | null => {
+  const asSeen = Array.from({ length: me.x.length }, (_, i): Could | null => {
     const [mx, my, tx, ty] = [at(me.x, i), at(me.y, i), at(them.x, i), at(them.y, i)];
     if (!Number.isFinite(mx + my + tx + ty)) return null;
     const own = Number.isNaN(at(faces, i)) ? facing(mx, my, tx, ty) : standing(mx, my, at(faces, i));
@@ -49,6 +64,7 @@ export function ribbonOf(series: RoundSeries, two: Two): Ribbon {
     const [a, b] = [mine.some((one) => hits(one, own, other)), theirs.some((one) => hits(one, other, own))];
     return a ? (b ? 'both' : 'mine') : b ? 'theirs' : 'nobody';
   });
+  const codes = steadied(asSeen, Math.round(FLICKER_S / series.everyS));
   const seen = codes.filter((code) => code !== null).length;
   const share = (could: Could): number =>
     seen === 0 ? 0 : codes.filter((code) => code === could).length / seen;

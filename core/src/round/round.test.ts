@@ -308,6 +308,39 @@ describe('delay and gain', () => {
     expect(Math.abs(response.gain - gain)).toBeLessThan(Math.max(response.gainU, 0.05));
   });
 
+  test('without a beat it is told by their beginnings and the feet that leave the floor after them', () => {
+    const chance = chanceFrom(11);
+    let at = 2;
+    const begins = Array.from({ length: 26 }, (_, i) => {
+      at += 1.6 + 1.2 * chance.uniform();
+      return { atS: at, by: i % 2 === 0 ? 0.22 : -0.22 };
+    });
+    const gone = (t: number): number =>
+      begins.reduce((sum, { atS, by }) => {
+        const share = Math.min(1, Math.max(0, (t - atS) / 0.35));
+        return sum + by * share * share * (3 - 2 * share);
+      }, 0);
+    const track = record(
+      meAt((t) => 1 + gone(t - 0.4)),
+      partnerAt((t) => 2.25 + gone(t)),
+      at + 3,
+      { noiseM: 0.002 },
+    );
+    const round = readRound({
+      track,
+      mine: two.mine,
+      theirs: two.theirs,
+      radiusM: 0,
+      band: BAND,
+      tempoPerMin: null,
+    });
+    const { response } = the(round.against);
+    if (typeof response === 'string') throw new Error(response);
+    expect(response.steppingS).toBeNull();
+    expect(Math.abs(the(response.reactsS) - 0.4)).toBeLessThan(0.1);
+    expect(roundWords(round, 'metric').join(' ')).toContain('after they begin');
+  });
+
   test('who follows nobody is not said to', () => {
     const track = record(
       meAt((t) => 1 + wander(3 * t + 50) / 2),
@@ -357,7 +390,10 @@ describe('delay and gain', () => {
       90,
     );
     track.left.x.fill(NaN, 1000, 1030);
-    const response = responseOf(the(seriesOf(track, { radiusM: 0, mine: null, theirs: null })), 0.5);
+    const response = responseOf(the(seriesOf(track, { radiusM: 0, mine: null, theirs: null })), {
+      liftsS: [],
+      steppingS: 0.5,
+    });
     if (typeof response === 'string') throw new Error(response);
     expect(response.lagS).toBeCloseTo(0.4, 1);
     expect(response.reactsS).toBeCloseTo(response.lagS - 0.5, 12);

@@ -4,7 +4,7 @@ import type { Striker } from '../range/index.ts';
 import { driftOf, type RoundDrift } from './drift.ts';
 import { feetAlone, type FeetAlone } from './feet-alone.ts';
 import { inBand, type InBand, type RoundBand } from './in-band.ts';
-import { responseOf, type NoResponse, type Response } from './response.ts';
+import { responseOf, type NoResponse, type Response, type Stepping } from './response.ts';
 import { anglesOf, ribbonOf, thrownOf, type Angles, type Ribbon, type Thrown } from './ribbon.ts';
 import { seriesOf, type RoundSeries } from './series.ts';
 
@@ -52,16 +52,13 @@ function placeUM({ notes }: Track, { noiseM }: Detection): number {
   return Math.hypot(Number.isFinite(noted) && noted > 0 ? noted : USUAL_PLACE_UM, noiseM / 2);
 }
 
-/** Half a beat until the next step begins, and half its flight, seconds; from the feet where no beat is known. */
-function steppingS({ events }: Detection, tempoPerMin: number | null): number {
+/** Half a beat until the next step begins, and half its flight, seconds. */
+function steppingOf({ events }: Detection, tempoPerMin: number | null): Stepping {
   const flights = events.map(({ liftS, landS }) => landS - liftS);
-  const between = (['left', 'right'] as const).flatMap((foot) => {
-    const own = events.filter((event) => event.foot === foot);
-    return own.slice(1).map(({ liftS }, i) => liftS - (own[i]?.liftS ?? liftS));
-  });
-  const beatS = tempoPerMin === null ? (between.length > 0 ? medianOf(between) : 0) : 60 / tempoPerMin;
-  const flightS = flights.length > 0 ? medianOf(flights) : 0;
-  return beatS / 2 + flightS / 2;
+  return {
+    liftsS: events.map(({ liftS }) => liftS),
+    steppingS: tempoPerMin === null || flights.length === 0 ? null : 30 / tempoPerMin + medianOf(flights) / 2,
+  };
 }
 
 /** Reads a round. */
@@ -83,7 +80,7 @@ export function readRound({ track, mine, theirs, radiusM, band, tempoPerMin }: R
       ribbon: two && ribbonOf(series, two),
       thrown: two && thrownOf(track, series, two, gapUM),
       angles: two && anglesOf(series, two),
-      response: responseOf(series, steppingS(detection, tempoPerMin)),
+      response: responseOf(series, steppingOf(detection, tempoPerMin)),
       drift: driftOf(series),
     },
     feet: feetAlone(track, detection, mine.stance, uM),

@@ -40,11 +40,19 @@ function bandSentence({ inBand }: Against, units: UnitSystem): string {
 }
 
 function responseSentence(response: Response): string {
-  const { lagS, lagUS, reactsS, gain, gainU, periodS } = response;
+  const { lagS, lagUS, gain, gainU, periodS } = response;
   const goes = `goes ${percent(gain)} ± ${percent(gainU)} of the way they go`;
   if (periodS !== null && lagS <= lagUS)
     return `They do the same every ${periodS.toFixed(1)} s, and it is anticipated (${secondsText(lagS)} ± ${secondsText(lagUS)}): no fault; ${goes}.`;
-  return `Follows ${secondsText(lagS)} ± ${secondsText(lagUS)} after them, of which stepping itself takes ${secondsText(response.steppingS)}: ${secondsText(Math.max(0, reactsS))} to see and decide; ${goes}.`;
+  return `Follows ${secondsText(lagS)} ± ${secondsText(lagUS)} after them${reactionWords(response)}; ${goes}.`;
+}
+
+function reactionWords({ steppingS, reactsS, reactsUS }: Response): string {
+  if (reactsS === null) return '';
+  const reacts = `${secondsText(Math.max(0, reactsS))} ± ${secondsText(reactsUS)}`;
+  return steppingS === null
+    ? `; a foot leaves the floor ${reacts} after they begin`
+    : `, of which stepping on the beat takes ${secondsText(steppingS)}: ${reacts} to see and decide`;
 }
 
 const NO_RESPONSE = {

@@ -11,10 +11,11 @@ import {
   type AnswerWay,
   type Counter,
 } from '@angled-chalk/core/motion';
-import { bandsAgainst, strongZones, type StrongZone } from '@angled-chalk/core/pair';
+import { bandsAgainst, contactsOf, exchanged, strongZones, type StrongZone } from '@angled-chalk/core/pair';
 import { STRIKES, strikeName, type StrikeId } from '@angled-chalk/core/range';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
+import { LengthBox } from '../parts/boxes.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
@@ -34,19 +35,36 @@ const PARTS = [
   ['body', 'body'],
 ] as const;
 
+const WITHIN_M = 0.1;
+
 /** Their strike, and what is done about it: whether it misses, and what of mine lands while they are open. */
-export function CounterPanel({ two, gapM, make, making }: PlansProps & { readonly gapM: number }) {
+export function CounterPanel({ two, gapM: standsM, make, making }: PlansProps & { readonly gapM: number }) {
   const units = useUnits();
+  const [typedM, setTyped] = useState<number | null>(null);
   const [strike, setStrike] = useState<StrikeId>('cross');
   const [part, setPart] = useState<'head' | 'body'>('head');
+  const reachM = useMemo(
+    () =>
+      contactsOf(exchanged(two)).find(
+        ({ contact, part: own }) => contact.strike.id === strike && own === part,
+      )?.contact.gapM ?? standsM,
+    [two, strike, part, standsM],
+  );
+  // Where one stands, or a little within its reach: from further out there is nothing to answer.
+  const gapM = typedM ?? Math.round(100 * Math.min(standsM, reachM - WITHIN_M)) / 100;
   const answers = useMemo(() => countersTo(two, strike, part, gapM), [two, strike, part, gapM]);
   const zones = useMemo(() => strongZones(two), [two]);
   const zone = zones.find((one) => one.strike === strike && one.part === part);
   return (
     <Panel title="Their strike, your counter">
-      <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1.6fr 1fr' }}>
+      <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1.6fr 1fr 1fr' }}>
         <SelectBox label="They throw" value={strike} choices={ALL} onChoice={setStrike} />
         <SelectBox label="At your" value={part} choices={PARTS} onChoice={setPart} />
+        <LengthBox
+          label="Gap"
+          metres={gapM}
+          onMetres={(m) => setTyped(m !== undefined && m > 0.2 && m < 4 ? m : null)}
+        />
       </Box>
       {zone && <ZoneWords zone={zone} />}
       {answers === null ? (
@@ -140,6 +158,11 @@ const COMBINATIONS: readonly (readonly [string, readonly StrikeId[]])[] = [
   ['jab, cross, lead hook', ['jab', 'cross', 'lead-hook']],
   ['lead hook, cross', ['lead-hook', 'cross']],
 ];
+const REACH_WORDS = {
+  met: 'reaches',
+  'cannot-tell': 'cannot tell',
+  'not-met': 'falls short',
+} as const;
 const COUNTERS = STRIKES.filter(({ limb }) => limb === 'round-kick' || limb === 'leg').map(
   ({ id, name }) => [id, name] as const,
 );
@@ -171,10 +194,11 @@ export function RetreatPanel({ two, make, making }: PlansProps) {
               <span style={{ minWidth: 108 }}>
                 {steps} back: {formatLength(gapM, units)}
               </span>
-              <VerdictMark outcome={reaches} />
               <span>
-                {reachesIfTheyFollow === 'met' && reaches !== 'met' ? 'if they follow; ' : ''}
-                {reached === 'not-met' ? 'they do not reach you' : 'they may reach you'}
+                <b>{REACH_WORDS[reaches]}</b>
+                {reachesIfTheyFollow === 'met' && reaches !== 'met'
+                  ? ', if they follow it reaches'
+                  : ''}; {reached === 'not-met' ? 'they do not reach you' : 'they may reach you'}
               </span>
             </Box>
           ))}

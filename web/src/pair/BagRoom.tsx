@@ -1,14 +1,18 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import { formatLength } from '@angled-chalk/core/measure';
-import { stepWithBag, swingingBag } from '@angled-chalk/core/motion';
+import { bagDrill, stepWithBag, swingingBag } from '@angled-chalk/core/motion';
 import { bandsFrom, contactsOn } from '@angled-chalk/core/pair';
 import { shinRule, strikeName, strikerOf, toeGapM } from '@angled-chalk/core/range';
 import type { StudentFit } from '@angled-chalk/core/body';
 import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { newId, useAddPlan } from '../api/queries.ts';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox, NumberBox } from '../parts/boxes.tsx';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { BESIDE, Panel } from '../parts/Page.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { GapAxis } from './GapAxis.tsx';
@@ -75,6 +79,8 @@ function Swinging({ fit }: { readonly fit: StudentFit }) {
   const units = useUnits();
   const [lengthM, setLength] = useState(1.8);
   const [amplitudeDeg, setAmplitude] = useState(12);
+  const add = useAddPlan();
+  const navigate = useNavigate();
   const striker = useMemo(() => strikerOf(fit), [fit]);
   const bag = useMemo(() => swingingBag(striker, lengthM, amplitudeDeg), [striker, lengthM, amplitudeDeg]);
   const { beatS, landings } = useMemo(
@@ -113,6 +119,20 @@ function Swinging({ fit }: { readonly fit: StudentFit }) {
           </li>
         ))}
       </Box>
+      <Button
+        sx={{ mt: 1 }}
+        variant="outlined"
+        disabled={add.isPending}
+        onClick={() =>
+          add.mutate(
+            { id: newId(), value: bagDrill(striker, lengthM, amplitudeDeg, SWINGS, 'jab') },
+            { onSuccess: ({ id }) => void navigate(`/patterns/${id}`) },
+          )
+        }
+      >
+        Make it a drill
+      </Button>
+      {add.error && <ErrorBox error={add.error} />}
       <Alert severity="warning" variant="outlined" sx={{ mt: 1, bgcolor: 'background.paper' }}>
         Only in an empty gym: a bag that swings hits neighbours. It dies down meanwhile: half of it in about
         25 s.

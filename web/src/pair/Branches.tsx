@@ -5,8 +5,8 @@ import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
 
 const WIDE = 420;
-const HIGH = 128;
-const ROWS = [34, 88] as const;
+const HIGH = 144;
+const ROWS = [36, 108] as const;
 
 /** In and out on the axis of the gap: they stay; they back up by a half step. */
 export function Branches({ way, theirStepM }: { readonly way: InOut; readonly theirStepM: number }) {

@@ -1,7 +1,6 @@
 import { placeStance } from '@angled-chalk/core/body';
 import { headingDeg, type Point } from '@angled-chalk/core/geometry';
-import { KINDS, strongZones, zoneOutline, type Kind, type Two } from '@angled-chalk/core/pair';
-import { contours } from 'd3-contour';
+import { strongZones, zoneOutline, type Kind, type Two } from '@angled-chalk/core/pair';
 import { memo, useMemo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../drawing/drawing.ts';
@@ -20,6 +19,9 @@ export const LOOKS: Readonly<
   'mine first': { fill: PALETTE.planned, opacity: 0.24, dash: '0.02 0.03' },
   'mine alone': { fill: PALETTE.met, opacity: 0.4 },
 };
+
+/** Floor and what is under it are seen together on a laptop. */
+export const FLOOR_HEIGHT = 'max(320px, calc(100vh - 420px))';
 
 const ORIGIN: Point = { x: 0, y: 0 };
 const HALF_M = 2;
@@ -52,7 +54,7 @@ export function PairFloor({ two, at, ground, edge, zones, onMove }: PairFloorPro
       around={around}
       marginM={0.1}
       label="The ground about the partner, from above"
-      height="min(56vh, 520px)"
+      height={FLOOR_HEIGHT}
     >
       {ground && <Ground ground={ground} />}
       {zones && <Zones two={two} />}
@@ -97,23 +99,11 @@ function Edge({ edge }: { readonly edge: readonly Point[] }) {
 }
 
 const Ground = memo(function Ground({
-  ground: { kinds, columns, stepM },
+  ground: { shapes, columns, stepM },
 }: {
   readonly ground: PackedGround;
 }) {
   const { frame } = useDrawing();
-  const shapes = useMemo(
-    () =>
-      KINDS.flatMap((kind, index) => {
-        const look = LOOKS[kind];
-        if (!look) return [];
-        const mask = Array.from(kinds, (one) => (one === index ? 1 : 0));
-        const [shape] = contours().size([columns, columns]).thresholds([0.5])(mask);
-        const rings = shape?.coordinates.flat() ?? [];
-        return rings.length > 0 ? [{ kind, look, rings }] : [];
-      }),
-    [kinds, columns],
-  );
   const half = (columns * stepM) / 2;
   const line = (ring: readonly (readonly number[])[]): string =>
     `M${ring
@@ -124,18 +114,23 @@ const Ground = memo(function Ground({
       .join('L')}Z`;
   return (
     <g pointerEvents="none">
-      {shapes.map(({ kind, look, rings }) => (
-        <path
-          key={kind}
-          d={rings.map(line).join('')}
-          fill={look.fill}
-          fillOpacity={look.opacity}
-          fillRule="evenodd"
-          stroke={look.fill}
-          strokeWidth={0.012}
-          strokeDasharray={look.dash}
-        />
-      ))}
+      {shapes.map(({ kind, rings }) => {
+        const look = LOOKS[kind];
+        return (
+          look && (
+            <path
+              key={kind}
+              d={rings.map(line).join('')}
+              fill={look.fill}
+              fillOpacity={look.opacity}
+              fillRule="evenodd"
+              stroke={look.fill}
+              strokeWidth={0.012}
+              strokeDasharray={look.dash}
+            />
+          )
+        );
+      })}
     </g>
   );
 });

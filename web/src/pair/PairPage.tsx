@@ -62,7 +62,7 @@ function Room({ student, students }: { readonly student: Student; readonly stude
   const theirs = useMemo(() => partner && withLead(fitOf(partner), other), [fitOf, partner, other]);
   const onReaction = useReaction(student);
   const choosing = (
-    <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', mb: 1.5 }}>
+    <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', alignItems: 'center', mb: 1.5 }}>
       <SelectBox
         label="Against"
         value={against}
@@ -92,6 +92,13 @@ function Room({ student, students }: { readonly student: Student; readonly stude
           sx={{ width: 200 }}
         />
       )}
+      {theirs && (
+        <span>
+          {mine.leadSide === theirs.leadSide
+            ? 'Matched: the same foot in front.'
+            : 'Mirrored: the other foot in front.'}
+        </span>
+      )}
     </Box>
   );
   const round = (
@@ -103,8 +110,8 @@ function Room({ student, students }: { readonly student: Student; readonly stude
         <PageTitle sub={`What ${student.name} reaches on it, from which gap.`}>
           {student.name} and {THING_WORDS[isThing(against) ? against : 'bag']}
         </PageTitle>
-        {choosing}
         <Choices tab={tab} tabs={['Stand', 'A round']} onTab={setTab} />
+        {choosing}
         {tab === 'A round' ? round : <BagRoom fit={mine} kind={isThing(against) ? against : 'bag'} />}
       </>
     );
@@ -201,14 +208,9 @@ function Pair({ mine, theirs, student, partner, others, tab, onTab, choosing, ro
   return (
     <>
       <PageTitle sub={`${words[0]} ${words.slice(2).join(' ')}`}>{words[1]}</PageTitle>
+      <Choices tab={tab} tabs={TABS} onTab={onTab} />
       {choosing}
       {add.error && <ErrorBox error={add.error} />}
-      <Box sx={{ mb: 1, color: 'text.secondary' }}>
-        {mine.leadSide === theirs.leadSide
-          ? 'Matched: the same foot in front.'
-          : 'Mirrored: the other foot in front.'}
-      </Box>
-      <Choices tab={tab} tabs={TABS} onTab={onTab} />
       {tab === 'Stand' && (
         <StandTab
           two={two}

@@ -14,7 +14,7 @@ import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
 import { Panel } from '../parts/Page.tsx';
-import { roundOf } from '../work/pair-work.ts';
+import { PRACTICE_TEMPO, roundOf } from '../work/pair-work.ts';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useTask } from '../work/useTask.ts';
 import { RoundChart } from './RoundChart.tsx';
@@ -35,11 +35,12 @@ export function RoundTab({ mine, theirs, reactionS, onReaction }: RoundTabProps)
   const [nearM, setNear] = useState<number | null>(null);
   const [farM, setFar] = useState<number | null>(null);
   const [tempo, setTempo] = useState<number | null>(null);
+  const [seeds, setSeeds] = useState(1);
   const [round, setRound] = useState<Round | null>(null);
   const [problem, setProblem] = useState<InputProblem | null>(null);
-  const read = async (name: string, text: string): Promise<void> => {
+  const read = async (name: string, text: string, beats = tempo): Promise<void> => {
     const band = nearM !== null && farM !== null && nearM < farM ? { nearM, farM } : null;
-    const ask = { text, mine, theirs, band, tempoPerMin: tempo };
+    const ask = { text, mine, theirs, band, tempoPerMin: beats };
     const answer =
       typeof Worker === 'undefined'
         ? roundOf(ask)
@@ -48,6 +49,15 @@ export function RoundTab({ mine, theirs, reactionS, onReaction }: RoundTabProps)
     setFile({ name, text });
     setProblem(answer.ok ? null : answer.problem);
     if (answer.ok) setRound(answer.value);
+  };
+  const practise = async (): Promise<void> => {
+    if (!theirs) return;
+    const seed = seeds;
+    setSeeds(seed + 1);
+    const text = await task.run((work) => work.practiceRound(mine, theirs, seed));
+    if (!text) return;
+    setTempo(PRACTICE_TEMPO);
+    await read(`practice round ${seed}`, text, PRACTICE_TEMPO);
   };
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
@@ -78,6 +88,11 @@ export function RoundTab({ mine, theirs, reactionS, onReaction }: RoundTabProps)
               help="empty: from the feet"
             />
           </Box>
+          {theirs && (
+            <Button disabled={task.state !== null} onClick={() => void practise()}>
+              A practice round
+            </Button>
+          )}
           {file && (
             <Button
               variant="outlined"
@@ -90,7 +105,8 @@ export function RoundTab({ mine, theirs, reactionS, onReaction }: RoundTabProps)
         </Box>
         <Box sx={{ mt: 1, color: 'text.secondary' }}>
           The track has the feet of {mine.name} and, beside them, where the target was: target_x_m and
-          target_y_m, or both feet of the partner. It is read for the two chosen above and is not stored.
+          target_y_m, or both feet of the partner. It is read for the two chosen above and is not stored. A
+          practice round is made up: a partner at random, and a student who reacts.
         </Box>
         {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
         {task.error && <ErrorBox error={task.error} title="The round was not read" />}
@@ -113,7 +129,8 @@ function Told({
   const units = useUnits();
   const { against } = round;
   const response = against && typeof against.response !== 'string' ? against.response : null;
-  const measured = response && response.reactsS >= 0.05 && response.reactsS <= 1.5 ? response.reactsS : null;
+  const measured =
+    response?.reactsS && response.reactsS >= 0.05 && response.reactsS <= 1.5 ? response.reactsS : null;
   return (
     <>
       <Panel title="What the round says">

@@ -5,6 +5,7 @@ import { bentM, type Striker } from '@angled-chalk/core/range';
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { PALETTE } from '../app/palette.ts';
+import { FLOOR_HEIGHT } from './PairFloor.tsx';
 
 interface At {
   readonly x: number;
@@ -43,7 +44,7 @@ export function SideView({ two, gapM }: { readonly two: Two; readonly gapM: numb
     <Box sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
       <svg
         viewBox={`${-LEFT_M} 0 ${wide} ${high + FLOOR_M}`}
-        style={{ width: '100%', height: 'min(56vh, 520px)', display: 'block' }}
+        style={{ width: '100%', height: FLOOR_HEIGHT, display: 'block' }}
         role="img"
         aria-label={`${two.theirs.student.name} and ${name} from the side, ${formatLength(gapM, units)} apart`}
       >
@@ -114,6 +115,7 @@ function Figure({
       <path d={line(leg(stance.lengthM / 2))} />
       <path d={line(leg(-stance.lengthM / 2))} strokeOpacity={0.6} />
       <path d={line([hip, shoulder])} strokeWidth={2 * LINE_M} />
+      <path d={line([shoulder, { x: x(hipM + 0.03 * statureM), y: CHIN * statureM - down }])} />
       <ellipse
         cx={x(hipM + 0.03 * statureM)}
         cy={y(headY)}

@@ -8,6 +8,7 @@ const ground = (kinds: readonly number[]) => ({
   columns: 3,
   stepM: 1,
   areasM2: { nothing: 0, 'theirs alone': 0, both: 0, 'mine first': 0, 'mine alone': 0 },
+  shapes: [],
 });
 const [NOTHING, FIRST] = [KINDS.indexOf('nothing'), KINDS.indexOf('mine first')];
 
@@ -30,4 +31,6 @@ test('a ground is packed a byte a cell, with the areas of its kinds', () => {
   expect(packed.kinds).toHaveLength(30 * 30);
   const count = packed.kinds.filter((kind) => kind === FIRST).length;
   expect(packed.areasM2['mine first']).toBeCloseTo(count * 0.04, 9);
+  const first = packed.shapes.find(({ kind }) => kind === 'mine first');
+  expect(first?.rings.length).toBeGreaterThan(0);
 });

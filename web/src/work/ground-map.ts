@@ -2,6 +2,7 @@ import type { StudentFit } from '@angled-chalk/core/body';
 import type { Point } from '@angled-chalk/core/geometry';
 import { groundOf, KINDS, kindOf, type Kind } from '@angled-chalk/core/pair';
 import { strikerOf } from '@angled-chalk/core/range';
+import { contours } from 'd3-contour';
 
 /** Whose ground about whom, in cells of which size. */
 export interface GroundOrder {
@@ -16,6 +17,13 @@ export interface PackedGround {
   readonly columns: number;
   readonly stepM: number;
   readonly areasM2: Readonly<Record<Kind, number>>;
+  /** Outlines of each kind, smoothed by a cell: places in cells from the lower left corner. */
+  readonly shapes: readonly GroundShape[];
+}
+
+export interface GroundShape {
+  readonly kind: Kind;
+  readonly rings: readonly (readonly (readonly number[])[])[];
 }
 
 /** What is drawn of it. */
@@ -31,7 +39,39 @@ export function packedGround(
     stepM,
     onProgress,
   );
-  return { kinds: Uint8Array.from(cells, (cell) => KINDS.indexOf(kindOf(cell))), columns, stepM, areasM2 };
+  const kinds = Uint8Array.from(cells, (cell) => KINDS.indexOf(kindOf(cell)));
+  return { kinds, columns, stepM, areasM2, shapes: shapesOf(kinds, columns) };
+}
+
+/** Rings of fewer points than this are specks of a cell or two. */
+const SPECK = 10;
+
+function shapesOf(kinds: Uint8Array, columns: number): GroundShape[] {
+  return KINDS.flatMap((kind, index) => {
+    if (kind === 'nothing') return [];
+    const mask = smoothed(
+      Float32Array.from(kinds, (one) => (one === index ? 1 : 0)),
+      columns,
+    );
+    const [shape] = contours().size([columns, columns]).thresholds([0.5])(Array.from(mask));
+    const rings = (shape?.coordinates.flat() ?? []).filter((ring) => ring.length > SPECK);
+    return rings.length > 0 ? [{ kind, rings }] : [];
+  });
+}
+
+/** Each cell the mean of itself and the eight about it. */
+function smoothed(mask: Float32Array, columns: number): Float32Array {
+  const rows = mask.length / columns;
+  return mask.map((_, i) => {
+    const [column, row] = [i % columns, Math.floor(i / columns)];
+    let [sum, count] = [0, 0];
+    for (let y = Math.max(0, row - 1); y <= Math.min(rows - 1, row + 1); y++)
+      for (let x = Math.max(0, column - 1); x <= Math.min(columns - 1, column + 1); x++) {
+        sum += mask[y * columns + x] ?? 0;
+        count++;
+      }
+    return sum / count;
+  });
 }
 
 /** Places that are good to stand on, the better first. */

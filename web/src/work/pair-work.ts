@@ -1,6 +1,7 @@
 import type { StudentFit } from '@angled-chalk/core/body';
 import {
   courseOf,
+  holdDrill,
   holdGap,
   motionAlong,
   type Holding,
@@ -10,7 +11,8 @@ import {
 import { halfStepM } from '@angled-chalk/core/pair';
 import { strikerOf } from '@angled-chalk/core/range';
 import { motionOfTrack, readRound, type Round, type RoundBand } from '@angled-chalk/core/round';
-import { readTrackCsv } from '@angled-chalk/core/track';
+import { simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
+import { readTrackCsv, writeTrackCsv } from '@angled-chalk/core/track';
 import type { Result } from '@angled-chalk/core/measure';
 
 /** A partner who goes by a script, or as somebody went in a recording, and who holds the gap to them. */
@@ -88,4 +90,32 @@ export function roundOf({ text, mine, theirs, band, tempoPerMin }: RoundAsk): Re
       tempoPerMin,
     }),
   };
+}
+
+export const PRACTICE_TEMPO = 60;
+const PRACTICE = {
+  beats: 60,
+  tempoPerMin: PRACTICE_TEMPO,
+  gapM: 1.25,
+  halfBandM: 0.12,
+  delayS: 0.3,
+} as const;
+
+/** A stand-in for a recorded round: a partner at random, and a student who holds the gap as well as one who reacts. */
+export function practiceRound(mine: StudentFit, theirs: StudentFit, seed: number): string {
+  const { beats, tempoPerMin, gapM, halfBandM, delayS } = PRACTICE;
+  const script: Script = { name: 'random', beats, strike: 'cross', everyBeats: 4, seed };
+  const band = { gapM, nearM: gapM - halfBandM, farM: gapM + halfBandM };
+  const two = { mine: strikerOf(mine), theirs: strikerOf(theirs) };
+  const motion = motionAlong(courseOf(theirs, script, tempoPerMin, gapM));
+  const { schedules } = holdGap({
+    motion,
+    ...band,
+    stepM: halfStepM(two.mine),
+    beatS: 60 / tempoPerMin,
+    delayS,
+  });
+  const plan = holdDrill(two, script, schedules.reacting, { ...band, tempoPerMin });
+  const { track } = simulate({ plan, student: mine, partner: theirs }, { ...TRACKER_DEFAULTS, seed });
+  return writeTrackCsv(track);
 }

@@ -19,7 +19,7 @@ import { packTrack, readTrackCsv, unpackTrack } from '@angled-chalk/core/track';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { packedGround, type GroundOrder, type PackedGround } from './ground-map.ts';
-import { holdAgainst, roundOf, type Held, type HoldAsk, type RoundAsk } from './pair-work.ts';
+import { holdAgainst, practiceRound, roundOf, type Held, type HoldAsk, type RoundAsk } from './pair-work.ts';
 import { rowsOf, suitsOf } from './whom.ts';
 import { readFloorFrom, readPlanFrom } from './read-files.ts';
 
@@ -78,6 +78,8 @@ const work = {
   ): Variant[] => compareTwo(mine, theirs, others, (share) => progress(share, 'Comparing')),
   held: (ask: HoldAsk): Held => holdAgainst(ask),
   round: (ask: RoundAsk): Result<Round> => roundOf(ask),
+  practiceRound: (mine: StudentFit, theirs: StudentFit, seed: number): string =>
+    practiceRound(mine, theirs, seed),
   lines: (text: string): MovesText => readMoves(text),
 
   rows: (drills: readonly PlannedDrill[]): Walks[] | null => rowsOf(drills),
