@@ -15,7 +15,7 @@ export interface Excursion {
   /** How far beyond the edge at worst, metres, and whether that is more than the capture is off by. */
   readonly worstM: number;
   readonly sure: Verdict;
-  /** Away from the partner: both feet were out, or one stayed within the far edge. */
+  /** Where the student went away: both feet were out, or one stayed within the far edge. Null: they did not go. */
   readonly exit: 'full' | 'half' | null;
 }
 
@@ -100,7 +100,7 @@ export function inBand(series: RoundSeries, { nearM, farM }: RoundBand, uM: numb
     )
     .toSorted((a, b) => a.fromS - b.fromS);
   const inside = seen.filter((gap) => gap >= nearM && gap <= farM).length;
-  const exits = excursions.filter(({ side }) => side === 'far');
+  const exits = excursions.filter(({ exit }) => exit !== null);
   return {
     shareInBand: seen.length === 0 ? 0 : inside / seen.length,
     seenS: seen.length * everyS,
@@ -114,20 +114,30 @@ export function inBand(series: RoundSeries, { nearM, farM }: RoundBand, uM: numb
   };
 }
 
-/** Out with the middle: full where both feet were beyond the far edge at once. */
+/** Whoever went so far within so long went out, and was not only left standing (own choice). */
+const WENT_M = 0.1;
+const WENT_S = 1;
+
+/** Out with the middle: full where both feet were beyond the far edge at once; null where the partner went away. */
 function exitOf(
-  { left, right, me, them, gapM }: RoundSeries,
+  { left, right, me, them, gapM, everyS }: RoundSeries,
   farM: number,
   from: number,
   to: number,
-): 'full' | 'half' {
+): Excursion['exit'] {
   const away = ({ x, y }: Places, i: number): number =>
     Math.hypot(at(x, i) - at(them.x, i), at(y, i) - at(them.y, i));
+  const before = Math.max(0, from - Math.round(WENT_S / everyS));
+  const [dx, dy] = [at(me.x, before) - at(them.x, before), at(me.y, before) - at(them.y, before)];
+  const wentM = (i: number): number =>
+    ((at(me.x, i) - at(me.x, before)) * dx + (at(me.y, i) - at(me.y, before)) * dy) / Math.hypot(dx, dy);
+  let [went, isFull] = [false, false];
   for (let i = from; i <= to; i++) {
     const radiusM = away(me, i) - at(gapM, i);
-    if (away(left, i) - radiusM > farM && away(right, i) - radiusM > farM) return 'full';
+    went ||= wentM(i) > WENT_M;
+    isFull ||= away(left, i) - radiusM > farM && away(right, i) - radiusM > farM;
   }
-  return 'half';
+  return went ? (isFull ? 'full' : 'half') : null;
 }
 
 function doings(series: RoundSeries, beyond: Float64Array): WhileDoing[] {

@@ -97,8 +97,8 @@ describe('the band', () => {
   const gap = (t: number): number => (t >= 10 && t < 14 ? 1.9 : t >= 20 && t < 22 ? 1 : 1.25);
   const { inBand } = against(
     record(
-      meAt(() => 1),
-      partnerAt((t) => 1 + gap(t)),
+      meAt((t) => 2.25 - gap(t)),
+      partnerAt(() => 2.25),
       30,
     ),
   );
@@ -112,15 +112,23 @@ describe('the band', () => {
     expect([inBand.exits, inBand.fullExits, inBand.entries]).toEqual([1, 1, 1]);
   });
 
-  test('a middle that is out with one foot still within is half an exit', () => {
+  test('a middle that is out with one foot still within is half an exit; who is left standing made none', () => {
     const half = against(
+      record(
+        meAt((t) => (t > 5 && t < 9 ? 0.8 : 1)),
+        partnerAt(() => 2.25),
+        15,
+      ),
+    );
+    expect([half.inBand.fullExits, half.inBand.halfExits]).toEqual([0, 1]);
+    const left = against(
       record(
         meAt(() => 1),
         partnerAt((t) => (t > 5 && t < 9 ? 2.45 : 2.25)),
         15,
       ),
     );
-    expect([half.inBand.fullExits, half.inBand.halfExits]).toEqual([0, 1]);
+    expect(left.inBand.excursions.map(({ exit }) => exit)).toEqual([null]);
   });
 
   // The identity of the error scores (Schmidt and Lee): E^2 = CE^2 + VE^2.

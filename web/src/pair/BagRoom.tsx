@@ -40,7 +40,7 @@ export function BagRoom({
   const { rule, verdict, words } = shinRule(striker, units);
   return (
     <Box sx={BESIDE}>
-      <Box sx={{ display: 'grid', gap: 1, minWidth: 0, alignContent: 'start' }}>
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr)', alignContent: 'start' }}>
         <GapAxis sides={sides} sure={null} gapM={gapM} onGap={setGap} />
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
           <Slider

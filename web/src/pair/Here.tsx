@@ -3,12 +3,20 @@ import Button from '@mui/material/Button';
 import { distanceM, type Point } from '@angled-chalk/core/geometry';
 import { formatLength } from '@angled-chalk/core/measure';
 import { thereDrill, wayThere } from '@angled-chalk/core/motion';
-import { armed, besideThem, cellAt, exchanged, type Soonest, type Two } from '@angled-chalk/core/pair';
+import {
+  armed,
+  besideThem,
+  cellAt,
+  exchanged,
+  kindOf,
+  type Soonest,
+  type Two,
+} from '@angled-chalk/core/pair';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';
-import { goodPlaces, isGoodAt, type PackedGround } from '../work/ground-map.ts';
+import { GOOD, goodPlaces, type PackedGround } from '../work/ground-map.ts';
 
 /** Sooner by less than this is no sooner: nobody reacts within it. */
 const AT_ONCE_S = 0.1;
@@ -48,7 +56,10 @@ export function Here({ two, at, ground, onMove, onDrill }: HereProps) {
           {outside ? 'Outside their lead foot.' : 'Not outside their lead foot.'}
           {inLane ? ' In the lane of their rear hand.' : ''}
         </Box>
-        {ground && <Better two={two} at={at} ground={ground} onMove={onMove} onDrill={onDrill} />}
+        {GOOD.includes(kindOf({ mine, theirs })) && <Box>A good place to be.</Box>}
+        {ground && !GOOD.includes(kindOf({ mine, theirs })) && (
+          <Better two={two} at={at} ground={ground} onMove={onMove} onDrill={onDrill} />
+        )}
       </Box>
     </Panel>
   );
@@ -58,7 +69,6 @@ export function Here({ two, at, ground, onMove, onDrill }: HereProps) {
 function Better({ two, at, ground, onMove, onDrill }: HereProps & { readonly ground: PackedGround }) {
   const units = useUnits();
   const places = useMemo(() => goodPlaces(ground), [ground]);
-  if (isGoodAt(ground, at)) return <Box>A good place: {two.mine.student.name} is sooner here.</Box>;
   const [first, ...others] = places;
   if (!first) return <Box>On this ground there is no better place.</Box>;
   const costOf = (place: Point): number => wayThere(two, at, place).steps + distanceM(place, at);

@@ -72,6 +72,12 @@ export function SideView({ two, gapM }: { readonly two: Two; readonly gapM: numb
           {name}
         </text>
       </svg>
+      {zones.length > 0 && (
+        <Box sx={{ px: 1, pb: 0.5, fontSize: '0.84rem' }}>
+          Shaded: where a straight punch of {two.theirs.student.name} is strong, at the head, and dashed at
+          the body.
+        </Box>
+      )}
     </Box>
   );
 }

@@ -61,7 +61,7 @@ export function StandTab({ two, mine, theirs, others, rooms, at, onAt, make }: S
     onAt(gapM === 0 ? { x: 0, y: m } : { x: (at.x * m) / gapM, y: (at.y * m) / gapM });
   return (
     <Box sx={BESIDE}>
-      <Box sx={{ display: 'grid', gap: 1, minWidth: 0 }}>
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr)' }}>
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
           <ToggleButtonGroup
             size="small"

@@ -1,6 +1,6 @@
 import { DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { KINDS } from '@angled-chalk/core/pair';
-import { goodPlaces, isGoodAt, packedGround } from './ground-map.ts';
+import { goodPlaces, packedGround } from './ground-map.ts';
 
 // Three by three cells of a metre: the middle one lies on the partner, the ones about it a metre away.
 const ground = (kinds: readonly number[]) => ({
@@ -19,9 +19,6 @@ test('good places are the middles of cells beside others; without one there is n
     { x: 1, y: 1 },
   ]);
   expect(goodPlaces(ground(kinds.map(() => NOTHING)))).toEqual([]);
-  expect(isGoodAt(ground(kinds), { x: 1.2, y: 0.9 })).toBe(true);
-  expect(isGoodAt(ground(kinds), { x: 0, y: 0 })).toBe(false);
-  expect(isGoodAt(ground(kinds), { x: 9, y: 9 })).toBe(false);
 });
 
 test('a ground is packed a byte a cell, with the areas of its kinds', () => {

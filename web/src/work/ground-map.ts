@@ -75,7 +75,7 @@ function smoothed(mask: Float32Array, columns: number): Float32Array {
 }
 
 /** Places that are good to stand on, the better first. */
-const GOOD: readonly Kind[] = ['mine alone', 'mine first'];
+export const GOOD: readonly Kind[] = ['mine alone', 'mine first'];
 
 /**
  * Middles of cells from which one reaches first, or alone, where any other kind of cell lies beside them: whoever comes
@@ -91,13 +91,4 @@ export function goodPlaces({ kinds, columns, stepM }: PackedGround): Point[] {
     x: ((i % columns) + 0.5) * stepM - half,
     y: (Math.floor(i / columns) + 0.5) * stepM - half,
   }));
-}
-
-/** Whether a place of a ground is one from which one reaches first, or alone. */
-export function isGoodAt({ kinds, columns, stepM }: PackedGround, { x, y }: Point): boolean {
-  const half = (columns * stepM) / 2;
-  const [column, row] = [Math.floor((x + half) / stepM), Math.floor((y + half) / stepM)];
-  const kind =
-    column < 0 || row < 0 || column >= columns ? undefined : KINDS[kinds[row * columns + column] ?? -1];
-  return kind !== undefined && GOOD.includes(kind);
 }
