@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core/sim';
 import { main } from './main.ts';
+import { z } from 'zod';
 
 const examples = join(__dirname, '../../examples');
 const example = (name: string): string => join(examples, name);
@@ -349,13 +350,17 @@ test('range answers a strike, a retreat and close work, shows the strong zones, 
     ...'--close --strikes lead-hook,rear-knee --zones --compare'.split(' '),
   );
   expect(code).toBe(0);
-  const report = JSON.parse(out) as {
-    counters: { way: string; misses: string; replies: object[] }[];
-    retreat: { stops: { gap_m: number }[] };
-    close: { gap_m: number; fits: { from_m: number; to_m: number } }[];
-    strong: { from_m: number; to_m: number; depth_m: number }[];
-    compared: { what: string }[];
-  };
+  const gap = z.object({ gap_m: z.number() });
+  const span = z.object({ from_m: z.number(), to_m: z.number() });
+  const report = z
+    .object({
+      counters: z.array(z.object({ way: z.string() })),
+      retreat: z.object({ stops: z.array(gap) }),
+      close: z.array(gap.extend({ fits: span })),
+      strong: z.array(span.extend({ depth_m: z.number() })),
+      compared: z.array(z.object({ what: z.string() })),
+    })
+    .parse(JSON.parse(out));
   expect(report.counters.map(({ way }) => way)).toContain('slip-left');
   expect(report.retreat.stops[0]?.gap_m).toBeCloseTo(0.9, 9);
   for (const { gap_m: gapM, fits } of report.close) {
@@ -370,14 +375,15 @@ test('range answers a strike, a retreat and close work, shows the strong zones, 
 test('range reads a round without a plan: words, numbers, and a row every twentieth of a second', async () => {
   const track = movingTrack('moving.csv');
   const { out } = await run(...PAIR, '--read', track, '--near', '1.1', '--far', '1.5');
-  const { round } = JSON.parse(out) as {
-    round: {
-      words: string[];
-      in_band: { share_in_band: number };
-      ribbon: { share: object };
-      response: unknown;
-    };
-  };
+  const { round } = z
+    .object({
+      round: z.object({
+        words: z.array(z.string()),
+        in_band: z.object({ share_in_band: z.number() }),
+        response: z.unknown(),
+      }),
+    })
+    .parse(JSON.parse(out));
   expect(round.words[0]).toContain('in the band');
   expect(round.in_band.share_in_band).toBeGreaterThan(0.2);
   expect(round.response).toBe('nothing follows');

@@ -6,6 +6,12 @@ import type { Track } from '../src/track/index.ts';
 /** Where somebody is and faces at a time. */
 export type Way = (timeS: number) => { readonly at: Point; readonly facingDeg: number };
 
+interface Recorded {
+  readonly noiseM?: number;
+  readonly seed?: number;
+  readonly strikes?: readonly { readonly timeS: number; readonly name: string }[];
+}
+
 const RATE_HZ = 50;
 
 /** A recording of two who glide: their feet keep their stance about a middle that goes where it is told. */
@@ -13,7 +19,7 @@ export function twoTracks(
   mine: { readonly stance: FittedStance; readonly way: Way },
   theirs: { readonly stance: FittedStance; readonly way: Way },
   lastsS: number,
-  { noiseM = 0, seed = 1, strikes = [] as readonly { timeS: number; name: string }[] } = {},
+  { noiseM = 0, seed = 1, strikes = [] }: Recorded = {},
 ): Track {
   const n = Math.round(lastsS * RATE_HZ) + 1;
   const timeS = Float64Array.from({ length: n }, (_, i) => i / RATE_HZ);
