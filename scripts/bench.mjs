@@ -4,10 +4,11 @@ import { ensureChromium, ensurePackages, ROOT } from './steps.mjs';
 ensurePackages();
 const { buildAll, bundleNode } = await import('./build.mjs');
 const what = process.argv[2] ?? 'all';
-if (!['frames', 'club', 'keys'].includes(what)) await runCore();
+if (!['frames', 'club', 'keys', 'drag'].includes(what)) await runCore();
 if (what === 'all' || what === 'club') await runClub();
 if (what === 'all' || what === 'frames') await runFrames();
 if (what === 'all' || what === 'keys') await runKeys();
+if (what === 'all' || what === 'drag') await runDrag();
 
 /** The benches of the core, in one process of their own. */
 
@@ -50,4 +51,12 @@ async function runKeys() {
   await buildAll();
   const { keys } = await import('../bench/keys.mjs');
   print('The bench of patterns in the built program', ['what', 'median ms', '95 % ms'], await keys());
+}
+
+/** The range room in Chromium. */
+async function runDrag() {
+  ensureChromium();
+  await buildAll();
+  const { drag } = await import('../bench/drag.mjs');
+  print('The range room in the built program', ['what', 'median', '95 %'], await drag());
 }

@@ -126,37 +126,41 @@ export function closeDrill(two: Two, steps: readonly CloseStep[], fromM: number)
   });
 }
 
-/** Their strike again and again, the answer to it, and what comes back. */
+/** Slower, at the beat, and slower again: beats that each move takes, and how often. */
+const UP_AND_DOWN = [
+  [2, 2],
+  [1, 3],
+  [2, 2],
+] as const;
+
+/** Items with each move of them taking so many beats. */
+const over = (items: readonly Item[], beats: number): Item[] =>
+  items.map((item) => ('move' in item ? { ...item, beats } : item));
+
+/** Their strike again and again, slow, at the tempo, and slow: the answer to it, and what comes back. */
 export function counterDrill(two: Two, strike: StrikeId, gapM: number, { way, replies }: Counter): Plan {
   const [reply] = replies;
-  const items = [
+  const own: Item[] = [
     ...answerOf(two, way),
     ...(reply
       ? [{ move: { do: 'hold' }, strikes: [{ strike: reply.strike, when: 'reset-first' }] } as const]
       : []),
     ...backFrom(two, way),
+    HOLD,
   ];
+  const theirs: Item[] = [
+    { move: { do: 'hold' }, strikes: [{ strike, when: 'reset-first' }] },
+    ...own.slice(1).map(() => HOLD),
+  ];
+  const rounds = (items: readonly Item[]): Item[] =>
+    UP_AND_DOWN.map(([beats, repeat]) => ({ repeat, items: over(items, beats) }));
   return {
-    ...planFor(two, `Answer the ${strikeName(strike)} of`, [{ repeat: 5, items }], {
+    ...planFor(two, `Answer the ${strikeName(strike)} of`, rounds(own), {
       beginsM: gapM,
       nearM: gapM,
       farM: gapM + (way === 'step-back' ? longestStepM(two.mine.stance, 180) : 0),
     }),
-    partner: {
-      pattern: {
-        start: null,
-        items: [
-          {
-            repeat: 5,
-            items: [
-              { move: { do: 'hold' }, strikes: [{ strike, when: 'reset-first' }] },
-              ...Array.from({ length: items.length - 1 }, () => HOLD),
-            ],
-          },
-        ],
-      },
-      facing: { on: 'target' },
-    },
+    partner: { pattern: { start: null, items: rounds(theirs) }, facing: { on: 'target' } },
   };
 }
 

@@ -38,7 +38,27 @@ export function pairWords(two: Two, units: UnitSystem): string[] {
         ]
       : [`One of the two cannot touch the other at all.`]),
     handWords(two, units),
+    ...kickWords(two, units),
   ];
+}
+
+const isKick = ({ contact }: PairContact): boolean => /kick/.test(contact.strike.id);
+
+/** Where one of the two is outside the other's hands and inside their own kicks, as they stand; sure edges. */
+function kickWords(two: Two, units: UnitSystem): string[] {
+  return [two, exchanged(two)].flatMap((one): string[] => {
+    const kick = furthest(hitsOf(one).filter(isKick));
+    const hand = furthest(hitsOf(exchanged(one)).filter(isHand));
+    if (!kick || !hand) return [];
+    const fromM = hand.contact.gapM + 2 * hand.contact.uM;
+    const toM = kick.contact.gapM - 2 * kick.contact.uM;
+    const [me, them] = [one.mine.student.name, one.theirs.student.name];
+    return fromM < toM
+      ? [
+          `Between ${formatLength(fromM, units)} and ${formatLength(toM, units)} ${me} is outside the hands of ${them} and inside the own ${strikeName(kick.contact.strike.id)}.`,
+        ]
+      : [];
+  });
 }
 
 /** Where hands alone leave either of them free. */

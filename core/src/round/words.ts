@@ -15,6 +15,8 @@ const WHEN: Readonly<Record<Doing, string>> = {
 const HOLDS = 0.8;
 /** Shorter than this nothing is said of it. */
 const TELLS_S = 3;
+/** A place that wandered less is the same place (own choice). */
+const PLACE_M = 0.5;
 /** Less beyond the band is not told apart. */
 const BEYOND_M = 0.03;
 
@@ -96,6 +98,8 @@ export function roundWords(round: Round, units: UnitSystem): string[] {
         `The gap ${drift.gapM < 0 ? 'shrinks' : 'grows'} by ${formatSmall(Math.abs(drift.gapM), units)} over the round.`,
       );
   }
+  const placeM = against?.drift?.placeM ?? 0;
+  if (placeM > PLACE_M) words.push(`Ends ${formatLength(placeM, units)} from where the round began.`);
   const { leastApartM, apartM, fittedM, leftShare } = feet;
   if (apartM !== null && fittedM !== null && leastApartM !== null)
     words.push(

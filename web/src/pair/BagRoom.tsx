@@ -41,7 +41,7 @@ export function BagRoom({
   return (
     <Box sx={BESIDE}>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr)', alignContent: 'start' }}>
-        <GapAxis sides={sides} sure={null} gapM={gapM} onGap={setGap} />
+        <GapAxis sides={sides} window={null} gapM={gapM} onGap={setGap} />
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
           <Slider
             sx={{ flex: '1 1 220px' }}

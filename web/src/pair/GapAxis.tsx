@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { BAND_VIEWS, bandsAs, type BandView, type PairBand, type Span } from '@angled-chalk/core/pair';
+import { BAND_VIEWS, bandsAs, type BandView, type FreeWindow, type PairBand } from '@angled-chalk/core/pair';
 import { formatLength } from '@angled-chalk/core/measure';
 import { useDrag } from '@use-gesture/react';
 import { useState } from 'react';
@@ -16,7 +16,8 @@ interface Side {
 interface GapAxisProps {
   /** Whose bands, from the top: the first as planned, the second as seen. */
   readonly sides: readonly Side[];
-  readonly sure: Span | null;
+  /** The free window; null where there is none to speak of. */
+  readonly window: FreeWindow | null;
   readonly gapM: number;
   readonly onGap: (gapM: number) => void;
 }
@@ -34,7 +35,7 @@ const VIEW_WORDS: Readonly<Record<BandView, string>> = {
 };
 
 /** The bands of one or two bodies on one axis of the gap, the free window between them, and the gap as it is now. */
-export function GapAxis({ sides: given, sure, gapM, onGap }: GapAxisProps) {
+export function GapAxis({ sides: given, window, gapM, onGap }: GapAxisProps) {
   const units = useUnits();
   const [view, setView] = useState<BandView>('all');
   const sides = given.map(({ name, bands }) => ({ name, bands: bandsAs(view, bands) }));
@@ -86,15 +87,7 @@ export function GapAxis({ sides: given, sure, gapM, onGap }: GapAxisProps) {
           role="img"
           aria-label={`Bands; the gap is ${formatLength(gapM, units)}`}
         >
-          {sure && (
-            <rect
-              x={x(sure.fromM)}
-              y={8}
-              width={x(sure.toM) - x(sure.fromM)}
-              height={height - 34}
-              fill={PALETTE.actionFill}
-            />
-          )}
+          {window && <Free window={window} x={x} height={height} />}
           {sides.map(({ name, bands }, i) => (
             <Bands key={i} bands={bands} name={name} top={tops[i] ?? TOP} x={x} fill={FILLS[i] ?? FILLS[0]} />
           ))}
@@ -119,6 +112,52 @@ export function GapAxis({ sides: given, sure, gapM, onGap }: GapAxisProps) {
         </svg>
       </Box>
     </Box>
+  );
+}
+
+/** The free window: sure, possible round it, and the least bad gap where none is sure. */
+function Free({
+  window: { sure, possible, leastBadGapM },
+  x,
+  height,
+}: {
+  readonly window: FreeWindow;
+  readonly x: (m: number) => number;
+  readonly height: number;
+}) {
+  return (
+    <g>
+      {possible && (
+        <rect
+          x={x(possible.fromM)}
+          y={8}
+          width={x(possible.toM) - x(possible.fromM)}
+          height={height - 34}
+          fill="none"
+          stroke={PALETTE.action}
+          strokeDasharray="5 4"
+        >
+          <title>possibly free</title>
+        </rect>
+      )}
+      {sure && (
+        <rect
+          x={x(sure.fromM)}
+          y={8}
+          width={x(sure.toM) - x(sure.fromM)}
+          height={height - 34}
+          fill={PALETTE.actionFill}
+        >
+          <title>surely free</title>
+        </rect>
+      )}
+      <path
+        d={`M${x(leastBadGapM) - 5} ${height - 34}l5 -9 5 9z`}
+        fill={sure ? PALETTE.action : PALETTE.cannotTell}
+      >
+        <title>{sure ? 'middle of the free window' : 'the least bad gap'}</title>
+      </path>
+    </g>
   );
 }
 

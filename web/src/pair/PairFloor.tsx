@@ -1,6 +1,6 @@
 import { placeStance } from '@angled-chalk/core/body';
 import { headingDeg, type Point } from '@angled-chalk/core/geometry';
-import { strongZones, zoneOutline, type Kind, type Two } from '@angled-chalk/core/pair';
+import { strongZones, zoneOutline, type Two } from '@angled-chalk/core/pair';
 import { memo, useMemo } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { useDrawing } from '../drawing/drawing.ts';
@@ -8,16 +8,22 @@ import { CloseView } from '../drawing/FloorView.tsx';
 import { pathOf, toDrawing } from '../drawing/frame.ts';
 import { FootMark } from '../drawing/marks.tsx';
 import { Movable } from '../drawing/Movable.tsx';
-import type { PackedGround } from '../work/ground-map.ts';
+import type { Layer, LayerKind, PackedGround } from '../work/ground-map.ts';
 
 /** What each kind of place looks like: tone, and a dash for its edge. */
 export const LOOKS: Readonly<
-  Partial<Record<Kind, { readonly fill: string; readonly opacity: number; readonly dash?: string }>>
+  Record<LayerKind, { readonly fill: string; readonly opacity: number; readonly dash?: string }>
 > = {
   'theirs alone': { fill: PALETTE.notMet, opacity: 0.3 },
   both: { fill: PALETTE.cannotTell, opacity: 0.26, dash: '0.06 0.04' },
   'mine first': { fill: PALETTE.planned, opacity: 0.24, dash: '0.02 0.03' },
   'mine alone': { fill: PALETTE.met, opacity: 0.4 },
+  'as they stand': { fill: PALETTE.notMet, opacity: 0.36 },
+  'after a turn': { fill: PALETTE.cannotTell, opacity: 0.3, dash: '0.06 0.04' },
+  'after a half step': { fill: PALETTE.observed, opacity: 0.2, dash: '0.02 0.03' },
+  'after both': { fill: PALETTE.softInk, opacity: 0.18, dash: '0.1 0.05' },
+  outside: { fill: PALETTE.met, opacity: 0.3 },
+  lane: { fill: PALETTE.notMet, opacity: 0.3, dash: '0.06 0.04' },
 };
 
 /** Floor and what is under it are seen together on a laptop. */
@@ -30,6 +36,7 @@ interface PairFloorProps {
   readonly two: Two;
   readonly at: Point;
   readonly ground: PackedGround | null;
+  readonly layer: Layer;
   /** Walls or ropes about the two, as they lie to the partner; null on an open floor. */
   readonly edge: readonly Point[] | null;
   /** Also the strips in which their straight punches are strong. */
@@ -38,7 +45,7 @@ interface PairFloorProps {
 }
 
 /** From above: the partner in the middle, facing up; the student who faces them, where they stand; the ground between. */
-export function PairFloor({ two, at, ground, edge, zones, onMove }: PairFloorProps) {
+export function PairFloor({ two, at, ground, layer, edge, zones, onMove }: PairFloorProps) {
   const theirs = useMemo(() => placeStance(two.theirs.stance, ORIGIN, 0), [two.theirs]);
   const mine = useMemo(() => placeStance(two.mine.stance, at, headingDeg(at, ORIGIN)), [two.mine, at]);
   const around = useMemo(
@@ -56,7 +63,7 @@ export function PairFloor({ two, at, ground, edge, zones, onMove }: PairFloorPro
       label="The ground about the partner, from above"
       height={FLOOR_HEIGHT}
     >
-      {ground && <Ground ground={ground} />}
+      {ground && <Ground ground={ground} layer={layer} />}
       {zones && <Zones two={two} />}
       {edge && <Edge edge={edge} />}
       <FootMark name="left" foot={theirs.left} body={them} standing="partner" />
@@ -99,9 +106,11 @@ function Edge({ edge }: { readonly edge: readonly Point[] }) {
 }
 
 const Ground = memo(function Ground({
-  ground: { shapes, columns, stepM },
+  ground: { layers, columns, stepM },
+  layer,
 }: {
   readonly ground: PackedGround;
+  readonly layer: Layer;
 }) {
   const { frame } = useDrawing();
   const half = (columns * stepM) / 2;
@@ -114,21 +123,19 @@ const Ground = memo(function Ground({
       .join('L')}Z`;
   return (
     <g pointerEvents="none">
-      {shapes.map(({ kind, rings }) => {
+      {layers[layer].map(({ kind, rings }) => {
         const look = LOOKS[kind];
         return (
-          look && (
-            <path
-              key={kind}
-              d={rings.map(line).join('')}
-              fill={look.fill}
-              fillOpacity={look.opacity}
-              fillRule="evenodd"
-              stroke={look.fill}
-              strokeWidth={0.012}
-              strokeDasharray={look.dash}
-            />
-          )
+          <path
+            key={kind}
+            d={rings.map(line).join('')}
+            fill={look.fill}
+            fillOpacity={look.opacity}
+            fillRule="evenodd"
+            stroke={look.fill}
+            strokeWidth={0.012}
+            strokeDasharray={look.dash}
+          />
         );
       })}
     </g>

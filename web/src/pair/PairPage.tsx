@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import type { Student } from '@angled-chalk/contract';
-import type { StudentFit } from '@angled-chalk/core/body';
+import { SCHOOLS, type StudentFit } from '@angled-chalk/core/body';
 import type { Point } from '@angled-chalk/core/geometry';
 import { freeWindow, pairWords, type Two } from '@angled-chalk/core/pair';
 import type { Plan } from '@angled-chalk/core/pattern';
@@ -25,7 +25,7 @@ export function PairPage() {
   const { students, student, loading } = useClub();
   if (loading) return <Busy what="Reading the students" />;
   if (!student) return <ErrorBox error={new Error('Add a student first: a range is always of somebody.')} />;
-  return <Room student={student} students={students} />;
+  return <Room key={student.id} student={student} students={students} />;
 }
 
 const THINGS = ['bag', 'swinging bag', 'pads'] as const;
@@ -46,20 +46,71 @@ const LEADS = [
 const TABS = ['Stand', 'Move', 'A round'] as const;
 type PairTab = (typeof TABS)[number];
 
-const withLead = (fit: StudentFit, lead: Lead | null): StudentFit =>
-  lead ? { ...fit, leadSide: lead } : fit;
+interface Stands {
+  readonly lead: Lead | null;
+  readonly schoolId: string | null;
+}
+const AS_THEY_ARE: Stands = { lead: null, schoolId: null };
+
+/** Somebody with the other foot in front, or in another school, for this room only. */
+function standing(fit: StudentFit, { lead, schoolId }: Stands): StudentFit {
+  const { school, ...bare } = fit;
+  return {
+    ...(schoolId === null || schoolId === fit.schoolId
+      ? { ...bare, ...(school ? { school } : {}) }
+      : { ...bare, schoolId }),
+    leadSide: lead ?? fit.leadSide,
+  };
+}
+
+/** How somebody stands: the foot in front, and the school. */
+function StandsAs({
+  fit,
+  onStands,
+  own,
+}: {
+  readonly fit: StudentFit;
+  /** The school of the student's own, where it is one of the club's. */
+  readonly own: StudentFit;
+  readonly onStands: (change: Partial<Stands>) => void;
+}) {
+  const schools = [
+    ...SCHOOLS.map(({ id, name }) => [id, name] as const),
+    ...(own.school ? [[own.schoolId, own.school.name] as const] : []),
+  ];
+  return (
+    <>
+      <SelectBox<Lead>
+        label={fit.name}
+        value={fit.leadSide}
+        choices={LEADS}
+        onChoice={(lead) => onStands({ lead })}
+        fullWidth={false}
+        sx={{ width: 180 }}
+      />
+      <SelectBox
+        label={`School of ${fit.name}`}
+        value={fit.schoolId}
+        choices={schools}
+        onChoice={(schoolId) => onStands({ schoolId })}
+        fullWidth={false}
+        sx={{ width: 170 }}
+      />
+    </>
+  );
+}
 
 function Room({ student, students }: { readonly student: Student; readonly students: readonly Student[] }) {
   const { fitOf } = useClub();
   const others = students.filter(({ id }) => id !== student.id);
   const [against, setAgainst] = useState<string>(others[0]?.id ?? 'bag');
-  const [own, setOwn] = useState<Lead | null>(null);
-  const [other, setOther] = useState<Lead | null>(null);
+  const [own, setOwn] = useState(AS_THEY_ARE);
+  const [other, setOther] = useState(AS_THEY_ARE);
   const [tab, setTab] = useState<PairTab>('Stand');
   // Whoever was chosen as the partner may be the student now.
   const partner = students.find(({ id }) => id === against) ?? null;
-  const mine = useMemo(() => withLead(fitOf(student), own), [fitOf, student, own]);
-  const theirs = useMemo(() => partner && withLead(fitOf(partner), other), [fitOf, partner, other]);
+  const mine = useMemo(() => standing(fitOf(student), own), [fitOf, student, own]);
+  const theirs = useMemo(() => partner && standing(fitOf(partner), other), [fitOf, partner, other]);
   const onReaction = useReaction(student);
   const choosing = (
     <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', alignItems: 'center', mb: 1.5 }}>
@@ -72,32 +123,19 @@ function Room({ student, students }: { readonly student: Student; readonly stude
         ]}
         onChoice={setAgainst}
         fullWidth={false}
-        sx={{ width: 200 }}
+        sx={{ width: 180 }}
       />
-      <SelectBox<Lead>
-        label={student.name}
-        value={mine.leadSide}
-        choices={LEADS}
-        onChoice={setOwn}
-        fullWidth={false}
-        sx={{ width: 200 }}
+      <StandsAs
+        fit={mine}
+        own={fitOf(student)}
+        onStands={(change) => setOwn((now) => ({ ...now, ...change }))}
       />
       {partner && theirs && (
-        <SelectBox<Lead>
-          label={partner.name}
-          value={theirs.leadSide}
-          choices={LEADS}
-          onChoice={setOther}
-          fullWidth={false}
-          sx={{ width: 200 }}
+        <StandsAs
+          fit={theirs}
+          own={fitOf(partner)}
+          onStands={(change) => setOther((now) => ({ ...now, ...change }))}
         />
-      )}
-      {theirs && (
-        <span>
-          {mine.leadSide === theirs.leadSide
-            ? 'Matched: the same foot in front.'
-            : 'Mirrored: the other foot in front.'}
-        </span>
       )}
     </Box>
   );
@@ -207,7 +245,7 @@ function Pair({ mine, theirs, student, partner, others, tab, onTab, choosing, ro
   const words = useMemo(() => pairWords(two, units), [two, units]);
   return (
     <>
-      <PageTitle sub={`${words[0]} ${words.slice(2).join(' ')}`}>{words[1]}</PageTitle>
+      <PageTitle sub={words[0]}>{words[1]}</PageTitle>
       <Choices tab={tab} tabs={TABS} onTab={onTab} />
       {choosing}
       {add.error && <ErrorBox error={add.error} />}
@@ -221,6 +259,7 @@ function Pair({ mine, theirs, student, partner, others, tab, onTab, choosing, ro
           at={at}
           onAt={setAt}
           make={make}
+          words={words.slice(2)}
         />
       )}
       {tab === 'Move' && (

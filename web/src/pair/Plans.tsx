@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { formatLength } from '@angled-chalk/core/measure';
-import { circleDrill, circling, inOut, inOutDrill } from '@angled-chalk/core/motion';
+import { circleDrill, circling, inOut, inOutDrill, type InOut } from '@angled-chalk/core/motion';
 import { halfStepM, type Two } from '@angled-chalk/core/pair';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { Branches } from './Branches.tsx';
@@ -21,6 +21,14 @@ const STRIKES: readonly (readonly [string, readonly StrikeId[]])[] = [
   ['rear round kick to the body', ['rear-round-kick-body']],
 ];
 const RETURNS = [1, 2, 3].map((n) => [n, n === 1 ? 'once' : `${n} times`] as const);
+/** What a half step less would leave within their reach: the usual half of an exit. */
+function HalfExit({ way }: { readonly way: InOut }) {
+  const within = way.clear.filter(({ fromM }) => way.outM - way.stepM < fromM).map(({ part }) => part);
+  return within.length === 0 ? null : (
+    <Box>One half step less leaves {within.join(', ')} within their reach: half an exit.</Box>
+  );
+}
+
 const TURNS = [45, 90, 180, -45, -90, -180].map(
   (deg) => [deg, `${Math.abs(deg)}° ${deg > 0 ? 'clockwise' : 'anticlockwise'}`] as const,
 );
@@ -63,6 +71,7 @@ export function Plans({ two, make, making }: PlansProps) {
                 .join(', ')}
               . Out in {way.stepsOut}, until head, trunk, thigh and both feet are beyond their longest answer.
             </Box>
+            <HalfExit way={way} />
             <Branches way={way} theirStepM={halfStepM(two.theirs)} />
             {way.outS > way.answerS && (
               <Box sx={{ color: PALETTE.cannotTell }}>

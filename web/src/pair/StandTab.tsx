@@ -15,8 +15,10 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox } from '../parts/boxes.tsx';
 import { BESIDE, Panel } from '../parts/Page.tsx';
+import { SelectBox } from '../parts/SelectBox.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { useGround } from '../work/ground.ts';
+import type { Layer } from '../work/ground-map.ts';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { Compare } from './Compare.tsx';
 import { GapAxis } from './GapAxis.tsx';
@@ -28,6 +30,11 @@ import { SideView } from './SideView.tsx';
 import { Walls, type Placed, type Room } from './Walls.tsx';
 
 const MOST_M = 2.6;
+const LAYER_WORDS = [
+  ['sooner', 'who is sooner'],
+  ['reached', 'how they reach you'],
+  ['beside', 'outside and lane'],
+] as const satisfies readonly (readonly [Layer, string])[];
 
 interface StandTabProps {
   readonly two: Two;
@@ -38,13 +45,16 @@ interface StandTabProps {
   readonly at: Point;
   readonly onAt: (at: Point) => void;
   readonly make: (plan: Plan) => void;
+  /** What else there is to say of the two. */
+  readonly words: readonly string[];
 }
 
 /** Who can hit whom, from where: the ground from above, the two from the side, and the axis of the gap. */
-export function StandTab({ two, mine, theirs, others, rooms, at, onAt, make }: StandTabProps) {
+export function StandTab({ two, mine, theirs, others, rooms, at, onAt, make, words }: StandTabProps) {
   const units = useUnits();
   const [seen, setSeen] = useState<'above' | 'side'>('above');
   const [zones, setZones] = useState(false);
+  const [layer, setLayer] = useState<Layer>('sooner');
   const [placed, setPlaced] = useState<Placed | null>(null);
   const { ground, state, cancel } = useGround(mine, theirs);
   const window = useMemo(() => freeWindow(two), [two]);
@@ -78,14 +88,32 @@ export function StandTab({ two, mine, theirs, others, rooms, at, onAt, make }: S
             </ToggleButton>
           </ToggleButtonGroup>
           {seen === 'above' && (
+            <SelectBox
+              label="Ground"
+              value={layer}
+              choices={LAYER_WORDS}
+              onChoice={setLayer}
+              fullWidth={false}
+              sx={{ width: 190 }}
+            />
+          )}
+          {seen === 'above' && (
             <FormControlLabel
               control={<Switch size="small" checked={zones} onChange={(_event, on) => setZones(on)} />}
-              label="Where their straight punch is strong"
+              label="their strong punch"
             />
           )}
         </Box>
         {seen === 'above' ? (
-          <PairFloor two={two} at={at} ground={ground} edge={edge} zones={zones} onMove={onAt} />
+          <PairFloor
+            two={two}
+            at={at}
+            ground={ground}
+            layer={layer}
+            edge={edge}
+            zones={zones}
+            onMove={onAt}
+          />
         ) : (
           <SideView two={two} gapM={gapM} />
         )}
@@ -110,11 +138,23 @@ export function StandTab({ two, mine, theirs, others, rooms, at, onAt, make }: S
           </Box>
           <span>toe to toe {formatLength(toeGapM(gapM, two.mine, two.theirs), units)}</span>
         </Box>
-        {seen === 'above' && <Legend areas={ground?.areasM2 ?? null} />}
-        <GapAxis sides={sides} sure={window?.sure ?? null} gapM={gapM} onGap={toGap} />
+        {seen === 'above' && <Legend shapes={ground?.layers[layer] ?? null} />}
+        <GapAxis sides={sides} window={window} gapM={gapM} onGap={toGap} />
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)', alignContent: 'start' }}>
         <Here two={two} at={useDeferredValue(at)} ground={ground} onMove={onAt} onDrill={make} />
+        <Panel title="The two">
+          <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+            <li>
+              {mine.leadSide === theirs.leadSide
+                ? 'Matched: the same foot in front.'
+                : 'Mirrored: the other foot in front.'}
+            </li>
+            {words.map((one) => (
+              <li key={one}>{one}</li>
+            ))}
+          </Box>
+        </Panel>
         <Walls two={two} at={at} floors={rooms} placed={placed} onPlaced={setPlaced} />
         <Reaching two={two} gapM={useDeferredValue(gapM)} />
         <Compare mine={mine} theirs={theirs} others={others} />

@@ -1,6 +1,14 @@
 import type { StudentFit } from '@angled-chalk/core/body';
 import type { Point } from '@angled-chalk/core/geometry';
-import { groundOf, KINDS, kindOf, type Kind } from '@angled-chalk/core/pair';
+import {
+  besideThem,
+  groundOf,
+  KINDS,
+  kindOf,
+  type Cell,
+  type Kind,
+  type Soonest,
+} from '@angled-chalk/core/pair';
 import { strikerOf } from '@angled-chalk/core/range';
 import { contours } from 'd3-contour';
 
@@ -16,13 +24,22 @@ export interface PackedGround {
   readonly kinds: Uint8Array;
   readonly columns: number;
   readonly stepM: number;
-  readonly areasM2: Readonly<Record<Kind, number>>;
-  /** Outlines of each kind, smoothed by a cell: places in cells from the lower left corner. */
-  readonly shapes: readonly GroundShape[];
+  /** What is drawn of it, a layer at a time. */
+  readonly layers: Readonly<Record<Layer, readonly GroundShape[]>>;
 }
 
+/** Who is sooner; how they reach the place; where it lies to their lead foot and their rear hand. */
+export const LAYERS = ['sooner', 'reached', 'beside'] as const;
+export type Layer = (typeof LAYERS)[number];
+export const REACHED = ['as they stand', 'after a turn', 'after a half step', 'after both'] as const;
+export const BESIDE_THEM = ['outside', 'lane'] as const;
+export type LayerKind = Exclude<Kind, 'nothing'> | (typeof REACHED)[number] | (typeof BESIDE_THEM)[number];
+
+/** One kind of place. */
 export interface GroundShape {
-  readonly kind: Kind;
+  readonly kind: LayerKind;
+  readonly areaM2: number;
+  /** Outlines, smoothed by a cell: places in cells from the lower left corner. */
   readonly rings: readonly (readonly (readonly number[])[])[];
 }
 
@@ -33,30 +50,46 @@ export function packedGround(
   { mine, theirs, stepM }: GroundOrder,
   onProgress?: (share: number) => void,
 ): PackedGround {
-  const { cells, columns, areasM2 } = groundOf(
-    { mine: strikerOf(mine), theirs: strikerOf(theirs) },
-    SIZE_M,
-    stepM,
-    onProgress,
-  );
+  const two = { mine: strikerOf(mine), theirs: strikerOf(theirs) };
+  const { cells, columns } = groundOf(two, SIZE_M, stepM, onProgress);
   const kinds = Uint8Array.from(cells, (cell) => KINDS.indexOf(kindOf(cell)));
-  return { kinds, columns, stepM, areasM2, shapes: shapesOf(kinds, columns) };
+  const shaped = (
+    names: readonly LayerKind[],
+    holds: (cell: Cell, kind: LayerKind) => boolean,
+  ): GroundShape[] =>
+    names.flatMap((kind) => {
+      const mask = Float32Array.from(cells, (cell) => (holds(cell, kind) ? 1 : 0));
+      const areaM2 = mask.reduce((sum, one) => sum + one, 0) * stepM * stepM;
+      const rings = ringsOf(mask, columns);
+      return rings.length > 0 ? [{ kind, areaM2, rings }] : [];
+    });
+  return {
+    kinds,
+    columns,
+    stepM,
+    layers: {
+      sooner: shaped(
+        KINDS.filter((kind) => kind !== 'nothing'),
+        (cell, kind) => kindOf(cell) === kind,
+      ),
+      reached: shaped(REACHED, ({ theirs: soon }, kind) => soon !== null && reachedBy(soon) === kind),
+      beside: shaped(BESIDE_THEM, ({ x, y }, kind) => {
+        const { outside, inLane } = besideThem(two, x, y);
+        return kind === 'lane' ? inLane : outside && !inLane;
+      }),
+    },
+  };
 }
+
+const reachedBy = ({ turn, step }: Soonest): (typeof REACHED)[number] =>
+  turn ? (step ? 'after both' : 'after a turn') : step ? 'after a half step' : 'as they stand';
 
 /** Rings of fewer points than this are specks of a cell or two. */
 const SPECK = 10;
 
-function shapesOf(kinds: Uint8Array, columns: number): GroundShape[] {
-  return KINDS.flatMap((kind, index) => {
-    if (kind === 'nothing') return [];
-    const mask = smoothed(
-      Float32Array.from(kinds, (one) => (one === index ? 1 : 0)),
-      columns,
-    );
-    const [shape] = contours().size([columns, columns]).thresholds([0.5])(Array.from(mask));
-    const rings = (shape?.coordinates.flat() ?? []).filter((ring) => ring.length > SPECK);
-    return rings.length > 0 ? [{ kind, rings }] : [];
-  });
+function ringsOf(mask: Float32Array, columns: number): GroundShape['rings'] {
+  const [shape] = contours().size([columns, columns]).thresholds([0.5])(Array.from(smoothed(mask, columns)));
+  return (shape?.coordinates.flat() ?? []).filter((ring) => ring.length > SPECK);
 }
 
 /** Each cell the mean of itself and the eight about it. */
