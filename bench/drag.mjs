@@ -67,24 +67,36 @@ async function measured(url, browser) {
   const row = (name, values) => [name, quantile(values, 0.5).toFixed(1), quantile(values, 0.95).toFixed(1)];
   return [
     ['moves drawn in the next picture', `${drawn} of ${moves.length}`, ''],
-    row('ms of work of the page for a move', works),
+    row(
+      'ms from the move until the feet are elsewhere, all work of the page in it',
+      moves.map((one) => one.workedMs).filter(Number.isFinite),
+    ),
+    row('ms of all work of the page for a move, words and tables with it', works),
     row('ms from another foot in front to the coarse ground', coarse),
     row('ms from another foot in front to the fine ground', fine),
   ];
 }
 
-/** Runs in the page: whether the picture after a move of the pointer has the student elsewhere. */
+/**
+ * Runs in the page: for every move of the pointer, how long the page works until the student's feet are drawn elsewhere,
+ * and whether that was before the next picture.
+ */
 function watchMoves() {
   globalThis.movesFound = [];
-  const place = () => document.querySelector('svg[aria-label^="The ground"] circle.stays').getAttribute('cx');
+  let own = null;
+  const handle = document.querySelector('svg[aria-label^="The ground"] circle.stays');
+  new MutationObserver(() => {
+    if (own && Number.isNaN(own.workedMs)) own.workedMs = performance.now() - own.moved;
+  }).observe(handle, { attributes: true, attributeFilter: ['cx', 'cy'] });
   addEventListener(
     'pointermove',
     () => {
-      const found = { before: place(), isDrawn: false };
+      const found = { moved: performance.now(), workedMs: NaN, isDrawn: false };
+      own = found;
       globalThis.movesFound.push(found);
       requestAnimationFrame(() =>
         requestAnimationFrame(() => {
-          found.isDrawn = place() !== found.before;
+          found.isDrawn = !Number.isNaN(found.workedMs);
         }),
       );
     },

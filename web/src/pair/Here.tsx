@@ -65,10 +65,17 @@ export function Here({ two, at, ground, onMove, onDrill }: HereProps) {
   );
 }
 
+/** So many places along the edges of the good ground are asked for the way to them. */
+const MOST_PLACES = 160;
+
 /** The better place that takes the fewest half steps, and the way there as a drill. */
 function Better({ two, at, ground, onMove, onDrill }: HereProps & { readonly ground: PackedGround }) {
   const units = useUnits();
-  const places = useMemo(() => goodPlaces(ground), [ground]);
+  const places = useMemo(() => {
+    const all = goodPlaces(ground);
+    const every = Math.ceil(all.length / MOST_PLACES);
+    return all.filter((_, i) => i % every === 0);
+  }, [ground]);
   const [first, ...others] = places;
   if (!first) return <Box>On this ground there is no better place.</Box>;
   const costOf = (place: Point): number => wayThere(two, at, place).steps + distanceM(place, at);

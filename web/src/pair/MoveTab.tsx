@@ -1,8 +1,8 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { ClosePanel, CounterPanel, RetreatPanel } from './Answers.tsx';
 import { HoldPanel } from './HoldPanel.tsx';
+import { Cautions } from './StandTab.tsx';
 import { Plans, type PlansProps } from './Plans.tsx';
 
 interface MoveTabProps extends PlansProps {
@@ -29,10 +29,7 @@ export function MoveTab({ gapM, reactionS, ...plans }: MoveTabProps) {
         <Plans {...plans} />
         <RetreatPanel {...plans} />
         <ClosePanel {...plans} />
-        <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
-          Slow first. No real punches to the face in drills. Equipment and supervision by the rules of the
-          sanctioning body and of the venue.
-        </Alert>
+        <Cautions />
       </Column>
     </Box>
   );

@@ -7,7 +7,7 @@ import type { Point } from '@angled-chalk/core/geometry';
 import { freeWindow, pairWords, type Two } from '@angled-chalk/core/pair';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { strikerOf } from '@angled-chalk/core/range';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { newId, studentInputOf, useAddPlan, useFloors, useStored } from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
@@ -45,6 +45,7 @@ const LEADS = [
 
 const TABS = ['Stand', 'Move', 'A round'] as const;
 type PairTab = (typeof TABS)[number];
+const BAG_TABS: readonly PairTab[] = ['Stand', 'A round'];
 
 interface Stands {
   readonly lead: Lead | null;
@@ -148,7 +149,7 @@ function Room({ student, students }: { readonly student: Student; readonly stude
         <PageTitle sub={`What ${student.name} reaches on it, from which gap.`}>
           {student.name} and {THING_WORDS[isThing(against) ? against : 'bag']}
         </PageTitle>
-        <Choices tab={tab} tabs={['Stand', 'A round']} onTab={setTab} />
+        <Choices tab={tab} tabs={BAG_TABS} onTab={setTab} />
         {choosing}
         {tab === 'A round' ? round : <BagRoom fit={mine} kind={isThing(against) ? against : 'bag'} />}
       </>
@@ -183,7 +184,7 @@ function useReaction(student: Student): ((seconds: number) => void) | null {
     );
 }
 
-function Choices({
+const Choices = memo(function Choices({
   tab,
   tabs,
   onTab,
@@ -200,7 +201,7 @@ function Choices({
       ))}
     </Tabs>
   );
-}
+});
 
 interface PairProps {
   readonly mine: StudentFit;
@@ -243,6 +244,7 @@ function Pair({ mine, theirs, student, partner, others, tab, onTab, choosing, ro
       { onSuccess: ({ id }) => void navigate(`/patterns/${id}`) },
     );
   const words = useMemo(() => pairWords(two, units), [two, units]);
+  const more = useMemo(() => words.slice(2), [words]);
   return (
     <>
       <PageTitle sub={words[0]}>{words[1]}</PageTitle>
@@ -259,7 +261,7 @@ function Pair({ mine, theirs, student, partner, others, tab, onTab, choosing, ro
           at={at}
           onAt={setAt}
           make={make}
-          words={words.slice(2)}
+          words={more}
         />
       )}
       {tab === 'Move' && (

@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { formatLength, formatSmall, type UnitSystem } from '@angled-chalk/core/measure';
 import { reachAt, type PairContact } from '@angled-chalk/core/pair';
 import type { Striker } from '@angled-chalk/core/range';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';
 
@@ -48,8 +48,9 @@ export function Reaches({
               <ReachRow
                 key={`${one.contact.strike.id} ${one.part}`}
                 one={one}
-                striker={striker}
-                gapM={gapM}
+                verdicts={reachAt(one, striker, gapM)
+                  .steps.map((verdict) => WORDS[verdict])
+                  .join(' ')}
                 units={units}
               />
             ))}
@@ -60,18 +61,16 @@ export function Reaches({
   );
 }
 
-function ReachRow({
+/** It is drawn anew only where one of its answers is another. */
+const ReachRow = memo(function ReachRow({
   one,
-  striker,
-  gapM,
+  verdicts,
   units,
 }: {
   readonly one: PairContact;
-  readonly striker: Striker;
-  readonly gapM: number;
+  readonly verdicts: string;
   readonly units: UnitSystem;
 }) {
-  const { steps, expandedU } = reachAt(one, striker, gapM);
   const { contact, part } = one;
   return (
     <TableRow>
@@ -81,14 +80,14 @@ function ReachRow({
       </TableCell>
       <TableCell>
         {contact.touches
-          ? `${formatLength(contact.gapM, units)} ± ${formatSmall(expandedU, units)}`
+          ? `${formatLength(contact.gapM, units)} ± ${formatSmall(2 * contact.uM, units)}`
           : 'never'}
       </TableCell>
-      {steps.map((verdict, i) => (
-        <TableCell key={i} sx={{ fontWeight: verdict === 'met' ? 700 : 400 }}>
-          {WORDS[verdict]}
+      {verdicts.split(' ').map((verdict, i) => (
+        <TableCell key={i} sx={{ fontWeight: verdict === WORDS.met ? 700 : 400 }}>
+          {verdict}
         </TableCell>
       ))}
     </TableRow>
   );
-}
+});
