@@ -2,6 +2,7 @@
 const STOREYS = [
   'measure',
   'geometry',
+  'camera',
   'body',
   'floor',
   'placing',

@@ -15,7 +15,9 @@ const project = (name, more = {}) => ({
   displayName: name,
   rootDir: name,
   transform: { '^.+\\.tsx$': swc(true), '^.+\\.(ts|js|mjs)$': swc(false) },
-  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|pdf-lib|flatqueue|quickselect|uuid|d3-contour|d3-array|internmap)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(pure-rand|pdf-lib|flatqueue|quickselect|uuid|d3-contour|d3-array|internmap)/)',
+  ],
   // Globals of a test's own context are slow to reach; these are handed in as plain parameters.
   sandboxInjectedGlobals: ['Math', 'Number', 'Float64Array'],
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
