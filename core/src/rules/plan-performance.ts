@@ -97,6 +97,9 @@ export function performPlan(given: PlannedDrill, footwork: Footwork): Performanc
     get gap() {
       return (gap ??= planGap(drill, footwork, GAP_EVERY_S));
     },
+    gapIsJudged: [plan.band, ...footwork.moves.map(({ cue }) => cue?.band)].some(
+      (band) => band?.kind === 'fixed',
+    ),
     uncertainty: EXACT,
     uOf: () => EXACT_EVENT,
   };

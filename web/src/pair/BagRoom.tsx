@@ -20,6 +20,7 @@ import { Reaches } from './Reaches.tsx';
 
 const MOST_M = 2.2;
 const SWINGS = 6;
+const MOST_WINDOWS = 4;
 
 /** A student and a bag, a bag that swings, or pads. */
 export function BagRoom({
@@ -107,6 +108,17 @@ function Swinging({ fit }: { readonly fit: StudentFit }) {
         To and fro in {bag.periodS.toFixed(2)} s: a landing every {beatS.toFixed(2)} s, as it goes by its
         middle. It swings {formatLength(bag.swingM, units)} to either side; nobody else within{' '}
         <b>{formatLength(bag.keepClearM, units)}</b> of where it hangs.
+      </Box>
+      <Box sx={{ mb: 1 }}>
+        Standing still, seconds after it was furthest away:{' '}
+        {bag.windows
+          .slice(0, MOST_WINDOWS)
+          .map(
+            ({ strike, times }) =>
+              `${strikeName(strike)} ${times.map(({ fromS, toS }) => `${fromS.toFixed(1)} to ${toS.toFixed(1)}`).join(' and ')}`,
+          )
+          .join(', ')}
+        .
       </Box>
       <Box component="ol" sx={{ m: 0, pl: 3 }}>
         {landings.map(({ timeS, moveM, gapM, closestM, strikes }) => (
