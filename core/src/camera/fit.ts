@@ -29,6 +29,8 @@ export interface Camera {
   /** Share by which half the diagonal of the picture is stretched; 0 without such a term. */
   readonly k: number;
   readonly hasLens: boolean;
+  /** The sign that the last row of the map has in front of the camera. */
+  readonly front: 1 | -1;
   /** Of h (eight numbers) and, with a lens, k. */
   readonly covariance: Matrix;
 }
@@ -189,8 +191,18 @@ export function fitCamera(frame: Frame, marks: readonly CameraMark[]): Camera | 
     if (gained < 1e-12 * (1 + now.sum)) break;
   }
   const scaled = covarianceOf(now.normal);
-  if (!scaled) return null;
-  return { frame, h: p.slice(0, 8), k: hasLens ? (p[8] ?? 0) : 0, hasLens, covariance: scaled };
+  const h = p.slice(0, 8);
+  const sides = new Set(marks.map(({ at }) => Math.sign((h[6] ?? 0) * at.x + (h[7] ?? 0) * at.y + 1)));
+  // Marks on both sides of the horizon are no marks of one floor.
+  if (!scaled || sides.size !== 1) return null;
+  return {
+    frame,
+    h,
+    k: hasLens ? (p[8] ?? 0) : 0,
+    hasLens,
+    front: sides.has(1) ? 1 : -1,
+    covariance: scaled,
+  };
 }
 
 /** The inverse of a normal matrix whose numbers are of very different sizes; null where it has none. */
