@@ -22,6 +22,7 @@ const STOREYS = [
   'matching',
   'check',
   'round',
+  'tally',
   'compose',
   'print',
   'sim',

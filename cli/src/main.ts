@@ -1,4 +1,5 @@
 import { BadInput, UsageError } from './files.ts';
+import { cameraVerb, tallyVerb } from './capture-verbs.ts';
 import { convertVerb, setOutVerb } from './floor-verbs.ts';
 import { libraryVerb, notationVerb } from './notation-verbs.ts';
 import { HELP, type Verb } from './options.ts';
@@ -14,6 +15,8 @@ const VERBS: Readonly<Record<string, Verb>> = {
   check: checkVerb,
   range: rangeVerb,
   convert: convertVerb,
+  camera: cameraVerb,
+  tally: tallyVerb,
   backup: programVerb('backup'),
   restore: programVerb('restore'),
 };

@@ -26,6 +26,8 @@ export const HELP = `Angled Chalk, without browser or database.
                       [--hold --motion TRACK.csv [--near M --far M] [--tempo BPM] [--delay S]]
                       [--counter STRIKE] [--retreat STRIKE] [--close --strikes lead-hook,rear-knee] [--zones] [--compare]
                       [--read TRACK.csv [--near M --far M] [--tempo BPM]] [--format json|csv|svg]
+  angled-chalk camera FILE [--out FILE]
+  angled-chalk tally FILE [--out FILE]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
@@ -34,7 +36,8 @@ export const HELP = `Angled Chalk, without browser or database.
 library lists the drills that come with the program; expand --drill takes one of them, on a bare floor of its own,
 for whoever leads with the student's foot, or with --side. notation turns lines of moves into a plan file, and a
 plan file into lines. backup writes everything the club holds into one zip; restore replaces the whole club by one, or
-nothing. Both also work while the program runs.
+nothing. Both also work while the program runs. camera tells where on the floor the points of a picture are; tally tells how
+often faults were seen by eye, and how far coaches agree.
 Files: docs/formats.md. Exit code: 0 done, 1 findings that --fail-on asks to fail on, 2 bad input.
 `;
 

@@ -5,6 +5,7 @@ import type { Plan } from '@angled-chalk/core/pattern';
 import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { fromOpenKeys, snakeKey } from './open-keys.ts';
+import { cameraFileSchema, tallyFileSchema, type CameraFile, type TallyFile } from './capture-files.ts';
 import { floorFileSchema } from './floor-file.ts';
 import { laterVersion, planFileSchema } from './plan-file.ts';
 import { studentFileSchema } from './student-file.ts';
@@ -126,3 +127,11 @@ export function readFloorFile(text: string): Result<LaidFloor> {
   const read = readOpenJson(text, floorFileSchema, 'floor');
   return read.ok ? { ...read, value: read.value.floor } : read;
 }
+
+/** Reads an open camera file: marks and points of a picture. */
+export const readCameraFile = (text: string): Result<CameraFile> =>
+  readOpenJson(text, cameraFileSchema, 'camera');
+
+/** Reads an open tally file: windows in which coaches watched. */
+export const readTallyFile = (text: string): Result<TallyFile> =>
+  readOpenJson(text, tallyFileSchema, 'tally');

@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
+import { cameraFileSchema, tallyFileSchema } from './capture-files.ts';
 import { floorFileSchema } from './floor-file.ts';
 import { snakeKey } from './open-keys.ts';
 import { PLAN_FILES } from './plan-file.ts';
@@ -33,6 +34,8 @@ if (process.argv[1]?.endsWith('write-schema.ts')) {
     ['plan-1', PLAN_FILES[1]],
     ['student', studentFileSchema],
     ['floor', floorFileSchema],
+    ['camera', cameraFileSchema],
+    ['tally', tallyFileSchema],
   ] as const) {
     writeFileSync(
       new URL(`${name}.schema.json`, folder),

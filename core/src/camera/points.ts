@@ -23,6 +23,9 @@ export interface FloorPoint {
 const HEIGHT_SHARE_U = 0.2;
 const HEIGHT_U_M = 0.005;
 
+/** Less than this share a metre of floor is told from nothing (own choice). */
+const FLAT_PER_M = 0.007;
+
 /**
  * The whole camera from a plane map, its pixels square and its axis through the middle of the picture: the focal length
  * from the two directions of the floor being at right angles and of one length (Hartley and Zisserman, 8.8), and the
@@ -41,7 +44,8 @@ function heightColumn({ frame, h }: Pick<Camera, 'frame' | 'h'>): readonly [numb
   const right1 = -(c1.x * c2.x + c1.y * c2.y);
   const right2 = -(c1.x * c1.x + c1.y * c1.y - c2.x * c2.x - c2.y * c2.y);
   const weight = cross * cross + square * square;
-  if (weight < 1e-18) return null;
+  // From straight above nothing grows smaller with distance, and the picture does not tell how long the lens is.
+  if (Math.hypot(g, i) < FLAT_PER_M) return null;
   const f2 = (cross * right1 + square * right2) / weight;
   if (!(f2 > 0)) return null;
   const focal = Math.sqrt(f2);

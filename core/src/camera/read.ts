@@ -61,7 +61,9 @@ function warningsOf(
       : []),
     ...(marks.length === 4 ? ['With four marks a wrong one is not told from a right one.'] : []),
     ...(tilt === null && camera
-      ? ['The picture does not tell how high something is: heights are left out.']
+      ? [
+          'The camera looks almost straight down: how high something is does not show, and heights are left out.',
+        ]
       : []),
   ];
 }
