@@ -2,25 +2,9 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { main } from './main.ts';
+import { run } from '../test/run.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'angled-chalk-capture-'));
-
-async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
-  const text = { out: '', err: '' };
-  const out = jest.spyOn(process.stdout, 'write').mockImplementation((chunk) => {
-    text.out += String(chunk);
-    return true;
-  });
-  const err = jest.spyOn(process.stderr, 'write').mockImplementation((chunk) => {
-    text.err += String(chunk);
-    return true;
-  });
-  const code = await main(args);
-  out.mockRestore();
-  err.mockRestore();
-  return { code, ...text };
-}
 
 const file = (name: string, value: unknown): string => {
   const path = join(folder, name);

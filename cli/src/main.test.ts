@@ -2,36 +2,12 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core/sim';
-import { main } from './main.ts';
+import { run } from '../test/run.ts';
 import { z } from 'zod';
 
 const examples = join(__dirname, '../../examples');
 const example = (name: string): string => join(examples, name);
 const folder = mkdtempSync(join(tmpdir(), 'angled-chalk-cli-'));
-
-interface Run {
-  readonly code: number;
-  readonly out: string;
-  readonly err: string;
-}
-
-async function run(...args: string[]): Promise<Run> {
-  const text = { out: '', err: '' };
-  const out = jest.spyOn(process.stdout, 'write').mockImplementation((chunk) => {
-    text.out += String(chunk);
-    return true;
-  });
-  const err = jest.spyOn(process.stderr, 'write').mockImplementation((chunk) => {
-    text.err += String(chunk);
-    return true;
-  });
-  try {
-    return { code: await main(args), ...text };
-  } finally {
-    out.mockRestore();
-    err.mockRestore();
-  }
-}
 
 const DRILL = ['--plan', example('zigzag.plan.json'), '--student', example('imke.student.json')];
 

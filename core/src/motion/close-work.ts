@@ -1,4 +1,4 @@
-import { hitsOf, halfStepM, type PairContact, type Span, type Two } from '../pair/index.ts';
+import { halfStepM, usualHit, type PairContact, type Span, type Two } from '../pair/index.ts';
 import { FITS_FROM, type StrikeId } from '../range/index.ts';
 
 /** A strike close in, and the short steps before it: in, or back to make it room. */
@@ -28,12 +28,10 @@ const fitsOf = ({ contact: { gapM, terms } }: PairContact): Span => ({
  */
 export function closeWork(two: Two, strikes: readonly StrikeId[], fromM: number): CloseStep[] | null {
   const inchM = Math.min(INCH_M, halfStepM(two.mine));
-  const all = hitsOf(two).filter(({ contact }) => contact.touches);
   const made: CloseStep[] = [];
   let gapM = fromM;
   for (const strike of strikes) {
-    const own = all.filter(({ contact }) => contact.strike.id === strike);
-    const one = own.find(({ part, contact }) => part === contact.strike.usual) ?? own[0];
+    const one = usualHit(two, strike);
     if (!one) return null;
     const fits = fitsOf(one);
     // No further than to the middle of where it fits: it lands whichever way the numbers are off.

@@ -6,6 +6,7 @@ import {
   hitsOf,
   REACT_S,
   STEP_S,
+  usualHit,
   type PairContact,
   type Two,
 } from '../pair/index.ts';
@@ -71,14 +72,10 @@ export function clearFrom(two: Two): Omit<Clear, 'isOut'>[] {
  * both feet are beyond their longest answer. Null where a wanted strike touches nothing.
  */
 export function inOut(two: Two, strikes: readonly StrikeId[], returns: number): InOut | null {
-  const all = hitsOf(two).filter(({ contact }) => contact.touches);
   const clear = clearFrom(two);
   const outM = Math.max(...clear.map(({ fromM }) => fromM));
   const stepM = halfStepM(two.mine);
-  const wanted = strikes.map((id) => {
-    const own = all.filter(({ contact }) => contact.strike.id === id);
-    return own.find(({ part, contact }) => part === contact.strike.usual) ?? own[0];
-  });
+  const wanted = strikes.map((id) => usualHit(two, id));
   if (wanted.length === 0 || !wanted.every((one) => one !== undefined)) return null;
   let landing = 0;
   const lands = wanted.map(({ part, contact }): Lands => {

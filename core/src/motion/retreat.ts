@@ -1,6 +1,6 @@
 import { longestStepM } from '../body/index.ts';
 import { atMost, type Verdict } from '../measure/index.ts';
-import { exchanged, furthest, halfStepM, hitsOf, type Two } from '../pair/index.ts';
+import { exchanged, furthest, halfStepM, hitsOf, usualHit, type Two } from '../pair/index.ts';
 import type { StrikeId } from '../range/index.ts';
 
 /** A stop after so many half steps back. */
@@ -33,8 +33,7 @@ const MOST_STOPS = 5;
  * touches nothing.
  */
 export function retreatAndCounter(two: Two, counter: StrikeId, fromM: number): Retreat | null {
-  const own = hitsOf(two).filter(({ contact }) => contact.strike.id === counter && contact.touches);
-  const mine = own.find(({ part, contact }) => part === contact.strike.usual) ?? own[0];
+  const mine = usualHit(two, counter);
   const theirs = furthest(hitsOf(exchanged(two)));
   if (!mine || !theirs) return null;
   const stepM = longestStepM(two.mine.stance, 180);

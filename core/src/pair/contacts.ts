@@ -6,6 +6,7 @@ import {
   STRIKES,
   type Contact,
   type Strike,
+  type StrikeId,
   type Striker,
   type TargetPart,
 } from '../range/index.ts';
@@ -47,6 +48,12 @@ export const contactsOf = ({ mine, theirs }: Two): PairContact[] =>
 
 /** Those that hit somebody: a guard that is touched is no hit. */
 export const hitsOf = (two: Two): PairContact[] => contactsOf(two).filter(({ part }) => part !== 'guard');
+
+/** A strike against the part that it is usually thrown at, else against any that it touches; undefined where it touches nothing. */
+export function usualHit(two: Two, id: StrikeId): PairContact | undefined {
+  const own = hitsOf(two).filter(({ contact }) => contact.strike.id === id && contact.touches);
+  return own.find(({ part, contact }) => part === contact.strike.usual) ?? own[0];
+}
 
 /** How far one clean half step carries straight ahead, metres. */
 export const halfStepM = ({ stance }: Striker): number => longestStepM(stance, 0);

@@ -33,6 +33,7 @@ export {
   type ReachAt,
   reachAt,
   type Two,
+  usualHit,
 } from './contacts.ts';
 export { type FreeWindow, freeWindow, type Span } from './window.ts';
 export { pairWords } from './words.ts';
