@@ -218,7 +218,8 @@ describe('distances against the geometry library @flatten-js/core', () => {
         const overlap =
           one.intersect(two).length > 0 || one.contains(far(turned[0]!)) || two.contains(far(a[0]!));
         const reference = overlap ? 0 : one.distanceTo(two)[0];
-        expect(polygonToPolygon(a, turned).distanceM).toBeCloseTo(reference, 6);
+        // The library takes what is nearer than a millionth for the same: it is no truer than that.
+        expect(polygonToPolygon(a, turned).distanceM).toBeCloseTo(reference, 5);
       }),
       { numRuns: 200 },
     );
