@@ -28,6 +28,7 @@ const SCREENS = [
   [`/set-out/floor/${HALL}/walk`, /1\. cone/],
   [`/set-out/${PLAN}`, /Set out Zigzag/],
   ['/record', /Record:/],
+  ['/record/by-eye', /By eye/],
   ['/checks', /3 checks/],
   [`/checks/${CHECK}`, /Not met/],
   [`/checks/${TURNS}`, /pivot short, centre drifted/],

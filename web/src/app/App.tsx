@@ -104,6 +104,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../record/RecordPage.tsx')).RecordPage }),
           },
           {
+            path: 'record/by-eye',
+            lazy: async () => ({ Component: (await import('../tally/TallyPage.tsx')).TallyPage }),
+          },
+          {
             path: 'checks',
             lazy: async () => ({ Component: (await import('../check/ChecksPage.tsx')).ChecksPage }),
           },

@@ -56,6 +56,15 @@ export function RecordPage() {
           ) : (
             <FromFile student={student} plan={plan} />
           )}
+          <Panel title="By eye">
+            <Box sx={{ mb: 1 }}>
+              Nothing to record with? Watch one student at a time and tap what you see: rates, with how sure
+              they are.
+            </Box>
+            <Button variant="outlined" component={Link} to="/record/by-eye">
+              Watch by eye
+            </Button>
+          </Panel>
         </Box>
         {!refused && <FromSimulator student={student} plan={plan} />}
         <Box sx={{ gridColumn: '1 / -1' }}>

@@ -1,0 +1,67 @@
+import { expect, test } from './program.ts';
+
+test('a class watched by eye: a window by the clock, taps, one taken back, and what they say, after a reload too', async ({
+  page,
+  program,
+}) => {
+  await page.clock.install({ time: new Date('2026-05-04T18:00:00') });
+  await page.goto(`${program.url}/record`);
+  await page.getByRole('link', { name: 'Watch by eye' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^By eye: watch .* next$/);
+  await page.getByRole('button', { name: 'Watch', exact: true }).click();
+  await expect(page.getByRole('timer')).toHaveText('30 s');
+  const crossed = page.getByRole('button', { name: /^feet crossed/ });
+  const box = await crossed.boundingBox();
+  expect(box?.height).toBeGreaterThan(96);
+  await crossed.click();
+  await crossed.click();
+  await page.clock.runFor(5000);
+  await crossed.click();
+  await page.getByRole('button', { name: 'Take the last one back' }).click();
+  await expect(crossed).toContainText('2');
+  // Without a server it goes on.
+  await page.context().setOffline(true);
+  await page.clock.runFor(26_000);
+  const rates = page.getByRole('region', { name: 'Rates so far' });
+  await expect(rates.getByRole('row', { name: /feet crossed/ })).toContainText('4.0 (0.5 to 14.4)');
+  await expect(rates.getByRole('row', { name: /feet crossed/ })).toContainText(/watch about \d+ s more/);
+  await page.context().setOffline(false);
+  await page.reload();
+  await expect(rates.getByRole('row', { name: /feet crossed/ })).toContainText('4.0 (0.5 to 14.4)');
+});
+
+test('two coaches are compared, and a file that is none is refused with its place', async ({
+  page,
+  program,
+}) => {
+  await page.clock.install({ time: new Date('2026-05-04T18:00:00') });
+  await page.goto(`${program.url}/record/by-eye`);
+  await page.getByRole('button', { name: 'Watch', exact: true }).click();
+  const student = await page.getByRole('heading', { level: 1 }).innerText();
+  await page.getByRole('button', { name: /^feet crossed/ }).click();
+  await page.clock.runFor(31_000);
+  await expect(page.getByRole('region', { name: 'Rates so far' })).toBeVisible();
+  const bring = page.getByLabel('Tally of another coach');
+  const file = (value: unknown) => ({
+    name: 'other.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(value)),
+  });
+  const beginS = 18 * 3600;
+  await bring.setInputFiles(
+    file({
+      windows: [
+        {
+          observer: 'Another',
+          student,
+          from_s: beginS,
+          to_s: beginS + 32,
+          seen: [{ fault: 'feet-crossed', at_s: beginS + 20 }],
+        },
+      ],
+    }),
+  );
+  await expect(page.getByText(/they differ in 2\.$/)).toBeVisible();
+  await bring.setInputFiles(file({ windows: [{ observer: 'Another' }] }));
+  await expect(page.getByText(/windows\[0\]\.student/)).toBeVisible();
+});

@@ -1,0 +1,86 @@
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import type { FaultName } from '@angled-chalk/core/moves';
+import { faultWords } from '@angled-chalk/core/rules';
+import {
+  agreementOf,
+  ratesOf,
+  USUAL_LIMIT_PER_MIN,
+  type TallyRate,
+  type TallyWindow,
+} from '@angled-chalk/core/tally';
+import { Panel } from '../parts/Page.tsx';
+import { VerdictMark } from '../parts/VerdictMark.tsx';
+
+interface ToldProps {
+  readonly windows: readonly TallyWindow[];
+  readonly others: readonly TallyWindow[];
+  readonly faults: readonly FaultName[];
+}
+
+/** What the windows say so far: rates a student, and how far two coaches agree. */
+export function Told({ windows, others, faults }: ToldProps) {
+  const students = [...new Set(windows.map(({ student }) => student))];
+  const agreement = agreementOf([...windows, ...others]);
+  return (
+    <>
+      <Panel title={`So far, against ${USUAL_LIMIT_PER_MIN} a minute`}>
+        <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Rates so far">
+          <Table size="small">
+            <TableHead>
+              <TableRow>
+                <TableCell>Student</TableCell>
+                <TableCell>Fault</TableCell>
+                <TableCell>A minute</TableCell>
+                <TableCell>Rare enough</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {students.flatMap((student) =>
+                ratesOf(
+                  windows.filter((window) => window.student === student),
+                  faults,
+                ).map((rate) => (
+                  <TableRow key={`${student} ${rate.fault}`}>
+                    <TableCell>{student}</TableCell>
+                    <TableCell>{faultWords(rate.fault)}</TableCell>
+                    <TableCell>
+                      {rate.perMin.toFixed(1)} ({rate.low.toFixed(1)} to {rate.high.toFixed(1)})
+                    </TableCell>
+                    <TableCell>
+                      <VerdictMark outcome={rate.verdict} /> {longerWords(rate)}
+                    </TableCell>
+                  </TableRow>
+                )),
+              )}
+            </TableBody>
+          </Table>
+        </Box>
+      </Panel>
+      {agreement.length > 0 && (
+        <Panel title="How far the two agree">
+          <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+            {agreement.map(({ fault, observers, kappa, slots, differAtS }) => (
+              <li key={`${fault} ${observers.join()}`}>
+                {faultWords(fault)}:{' '}
+                {kappa === null
+                  ? 'both say one thing all the time, there is nothing to agree on'
+                  : `${(100 * kappa).toFixed(0)} % of what is beyond chance (kappa ${kappa.toFixed(2)})`}
+                , over {slots} slots; they differ in {differAtS.length}.
+              </li>
+            ))}
+          </Box>
+        </Panel>
+      )}
+    </>
+  );
+}
+
+function longerWords({ verdict, needsS }: TallyRate): string {
+  if (verdict !== 'cannot-tell') return '';
+  return needsS === null ? 'too near the limit to tell' : `watch about ${needsS} s more`;
+}
