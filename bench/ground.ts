@@ -48,14 +48,20 @@ function everyWay(of: Two): (from: Standing, to: Standing) => number | null {
   };
 }
 
+const MAPS = 5;
+
 /** The map of a floor against asking every strike, part, turn and step at every cell, and whether they agree. */
 export function ground(): void {
   const two = twoOf(TALL, SHORT);
   const [sizeM, stepM] = [6, 0.025];
-  groundOf(two, sizeM, 0.2);
-  const began = performance.now();
+  // The plain way runs for seconds and is warm for most of them; the map is asked a few times, and its middle one counts.
   const map = groundOf(two, sizeM, stepM);
-  const mapMs = performance.now() - began;
+  const times = Array.from({ length: MAPS }, () => {
+    const began = performance.now();
+    groundOf(two, sizeM, stepM);
+    return performance.now() - began;
+  });
+  const mapMs = times.toSorted((a, b) => a - b)[Math.floor(MAPS / 2)] ?? NaN;
   const [mine, theirs] = [everyWay(two), everyWay(exchanged(two))];
   const plainBegan = performance.now();
   let differ = 0;
@@ -73,7 +79,7 @@ export function ground(): void {
   printTable(
     ['how', 'ms', 'times', 'cells that differ'],
     [
-      ['the map', mapMs.toFixed(0), '1', ''],
+      [`the map, middle one of ${MAPS}`, mapMs.toFixed(0), '1', ''],
       ['every strike, part, turn and step', plainMs.toFixed(0), (plainMs / mapMs).toFixed(1), String(differ)],
     ],
   );
