@@ -108,3 +108,31 @@ test('tally tells rates with their intervals, and how far two coaches agree', as
   const bad = await run('tally', file('b.json', { windows: [{ ...window('A', [90]) }] }));
   expect([bad.code, bad.err]).toEqual([2, expect.stringContaining('windows[0].seen')]);
 });
+
+test('convert turns a marker file into a track, and asks for the unit where the file says none', async () => {
+  const trc = (units: string): string =>
+    [
+      'PathFileType\t4\t(X/Y/Z)\twalk.trc',
+      'DataRate\tCameraRate\tNumFrames\tNumMarkers\tUnits\tOrigDataRate\tOrigDataStartFrame\tOrigNumFrames',
+      `100\t100\t20\t2\t${units}\t100\t1\t20`,
+      'Frame#\tTime\tLToe\t\t\tRToe\t\t',
+      '\t\tX1\tY1\tZ1\tX2\tY2\tZ2',
+      '',
+      ...Array.from(
+        { length: 20 },
+        (_, i) => `${i + 1}\t${(i / 100).toFixed(2)}\t1000\t20\t-2000\t1400\t20\t-2000`,
+      ),
+    ].join('\n');
+  const path = join(folder, 'walk.trc');
+  writeFileSync(path, trc('mm'));
+  const args = ['convert', '--trc', path, '--left', 'LToe', '--right', 'RToe', '--axes', 'x,-z,y'];
+  const { code, out } = await run(...args);
+  expect(code).toBe(0);
+  expect(out.split('\n').find((line) => line.startsWith('time_s'))).toContain('left_x_m');
+  expect(out).toContain('1.4');
+  writeFileSync(path, trc('what'));
+  const asked = await run(...args);
+  expect([asked.code, asked.err]).toEqual([2, expect.stringContaining('--unit')]);
+  expect((await run(...args, '--unit', 'mm')).code).toBe(0);
+  expect((await run(...args.slice(0, -1), 'x,y', '--unit', 'mm')).err).toContain('--axes');
+});

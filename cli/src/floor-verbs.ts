@@ -21,7 +21,15 @@ import {
   toOpenKeys,
 } from '@angled-chalk/contract';
 import { basename } from 'node:path';
-import { must, readText, UsageError, writeResult } from './files.ts';
+import {
+  AXIS_NAMES,
+  readTrc,
+  TRC_UNITS_M,
+  trackOfTrc,
+  writeTrackCsv,
+  type Track,
+} from '@angled-chalk/core/track';
+import { BadInput, must, readText, UsageError, writeResult } from './files.ts';
 import { json, need, oneOf, readOptions, type Values, type Verb } from './options.ts';
 
 function tapeOf(values: Values): Partial<Tape> {
@@ -101,9 +109,39 @@ export const setOutVerb: Verb = async (args) => {
   return 0;
 };
 
+/** A marker file as a track: which marker is which ball, which axis is which of the floor, and the unit where it says none. */
+async function trackOfMarkers(path: string, values: Values): Promise<Track> {
+  const file = must(path, readTrc(await readText(path)));
+  const unit = oneOf(values, 'unit', Object.keys(TRC_UNITS_M)) ?? file.units;
+  if (unit === null) throw new BadInput(`${path}: it does not say its unit. Say --unit mm, cm, m or in.`);
+  const axes = (values.axes ?? '').split(',').map((name) => AXIS_NAMES.find((axis) => axis === name.trim()));
+  const [x, y, up] = axes;
+  if (axes.length !== 3 || !x || !y || !up)
+    throw new UsageError('--axes says which axis of the file is x of the floor, y of it, and up, as x,-z,y.');
+  return must(
+    path,
+    trackOfTrc(file, {
+      leftBall: need(values, 'left'),
+      rightBall: need(values, 'right'),
+      leftHeel: values['left-heel'],
+      rightHeel: values['right-heel'],
+      target: values.bag,
+      axes: [x, y, up],
+      unitM: TRC_UNITS_M[unit] ?? 1,
+    }),
+  );
+}
+
 /** A floor to a drawing or a table of marks; a drawing or a table of marks to a floor; a plan of version 1 to version 2. */
 export const convertVerb: Verb = async (args) => {
-  const values = readOptions(args, ['floor', 'student', 'file', 'plan', 'to', 'out']);
+  const values = readOptions(args, [
+    ...(['floor', 'student', 'file', 'plan', 'to', 'out'] as const),
+    ...(['trc', 'left', 'right', 'left-heel', 'right-heel', 'bag', 'axes', 'unit'] as const),
+  ]);
+  if (values.trc !== undefined) {
+    await writeResult(values.out, writeTrackCsv(await trackOfMarkers(values.trc, values)));
+    return 0;
+  }
   const to = oneOf(values, 'to', ['json', 'svg', 'dxf', 'csv', '2']) ?? need(values, 'to');
   if (to === '2') {
     const planPath = need(values, 'plan');

@@ -19,6 +19,8 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk convert --floor FILE --student FILE --to svg|dxf|csv [--out FILE]
   angled-chalk convert --file MARKS.csv|DRAWING.svg --to json [--out FILE]
   angled-chalk convert --plan FILE --to 2 [--out FILE]
+  angled-chalk convert --trc FILE --left MARKER --right MARKER --axes x,-z,y [--left-heel MARKER --right-heel MARKER]
+                      [--bag MARKER] [--unit mm|cm|m|in] [--out FILE]
   angled-chalk range  --student FILE [--partner FILE [--part guard|head|body|thigh]]
                       [--target bag|pad] [--height CM] [--gloves yes|no] [--gap M] [--out FILE]
                       [--map STEP_M] [--in-out --strikes jab,cross --returns N] [--circle --by DEG [--radius M]]
@@ -81,6 +83,14 @@ const OPTIONS = {
   read: { type: 'string' },
   counter: { type: 'string' },
   retreat: { type: 'string' },
+  trc: { type: 'string' },
+  left: { type: 'string' },
+  right: { type: 'string' },
+  'left-heel': { type: 'string' },
+  'right-heel': { type: 'string' },
+  bag: { type: 'string' },
+  axes: { type: 'string' },
+  unit: { type: 'string' },
 } as const;
 
 type OptionName = keyof typeof OPTIONS;

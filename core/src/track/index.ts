@@ -1,3 +1,12 @@
 export { LARGEST_CSV_BYTES, readTrackCsv, tooLarge, writeTrackCsv } from './csv.ts';
 export { packTrack, unpackTrack } from './pack.ts';
 export { type FootSamples, indexBefore, medianOf, sampleRateHz, type Samples, type Track } from './track.ts';
+export {
+  AXIS_NAMES,
+  type AxisName,
+  readTrc,
+  TRC_UNITS_M,
+  type TrcFile,
+  type TrcMapping,
+  trackOfTrc,
+} from './trc.ts';
