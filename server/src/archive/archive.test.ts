@@ -3,7 +3,8 @@ import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'no
 import { join } from 'node:path';
 import { strFromU8, unzipSync, zipSync } from 'fflate';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
-import { backupSummarySchema, trackPageSchema } from '@angled-chalk/contract';
+import { backupSummarySchema, studentSchema, trackPageSchema } from '@angled-chalk/contract';
+import { z } from 'zod';
 import { dataDirectory, readyDirectory } from '../db/directory.ts';
 import { MIGRATIONS, statementsOf } from '../db/migrations.ts';
 import { openEngine } from '../db/engine.ts';
@@ -18,6 +19,19 @@ let backup: string;
 beforeAll(async () => {
   demo = await testClub();
   const program = await startProgram(['--data', demo, '--demo']);
+  // What the demo does not hold: a drill as it once was, and a reaction time.
+  const plans = z.array(z.object({ id: z.string(), version: z.number() }));
+  const [plan] = plans.parse(await (await fetch(`${program.url}/api/plans`)).json());
+  await write(`${program.url}/api/plans/${plan?.id}/versions`, 'POST', {
+    id: randomUUID(),
+    version: plan?.version,
+    label: 'as it was',
+  });
+  const people = z.array(studentSchema);
+  const [one] = people.parse(await (await fetch(`${program.url}/api/students`)).json());
+  if (!one) throw new Error('The demo has no student.');
+  const { id, version, updatedAt: _, measurements: __, archived: ___, ...value } = one;
+  await write(`${program.url}/api/students/${id}`, 'PUT', { version, value: { ...value, reactionS: 0.31 } });
   backup = join(demo, '..', 'demo.zip');
   const { code, text } = await runProgram(['backup', backup, '--data', demo]);
   expect(text).toContain('6 students');
@@ -61,12 +75,16 @@ async function everything(url: string): Promise<unknown> {
   const lists = await Promise.all(
     ['students/everyone', 'plans', 'floors', 'schools', 'settings', 'checks'].map(get),
   );
-  return [tracks, samples, lists];
+  const plans = z.array(z.object({ id: z.string() })).parse(lists[1]);
+  const versions = await Promise.all(plans.map(({ id }) => get(`plans/${id}/versions`)));
+  return [tracks, samples, lists, versions];
 }
 
 test('what was backed up comes back whole, into an empty directory and over another club', async () => {
   const source = await startProgram(['--data', demo]);
   const wanted = await everything(source.url);
+  expect(JSON.stringify(wanted)).toContain('"label":"as it was"');
+  expect(JSON.stringify(wanted)).toContain('"reactionS":0.31');
   await source.stop();
   const fresh = join(testFolder(), 'data');
   expect(await runProgram(['restore', backup, '--data', fresh])).toMatchObject({ code: 0 });
