@@ -7,7 +7,7 @@ import {
   type PlannedDrill,
   type PlannedMove,
 } from '../pattern/index.ts';
-import { isTravel, judge, performPlan, type Finding } from '../rules/index.ts';
+import { isTravel, judge, performPlanForFindings, type Finding } from '../rules/index.ts';
 import type { GapSeries } from '../range/index.ts';
 import { detectFootfalls, withoutRaises, withRaises, withTurns, type Detection } from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
@@ -56,7 +56,7 @@ function withAsked(landings: Detection, { moves }: Footwork): Detection {
 /** The findings of a plan before anyone walks it. */
 export function checkPlan(drill: PlannedDrill): { footwork: Footwork; findings: Finding[] } {
   const footwork = expand(drill);
-  return { footwork, findings: judge(performPlan(drill, footwork)) };
+  return { footwork, findings: judge(performPlanForFindings(drill, footwork)) };
 }
 
 /** Longer plans are expanded but not judged at once. */
@@ -72,7 +72,7 @@ export interface Judged {
 export function judgePlan(drill: PlannedDrill): Judged {
   const footwork = expand(drill);
   const tooMany = footwork.moves.length > MOST_JUDGED_MOVES;
-  return { footwork, findings: tooMany ? null : judge(performPlan(drill, footwork)) };
+  return { footwork, findings: tooMany ? null : judge(performPlanForFindings(drill, footwork)) };
 }
 
 /**

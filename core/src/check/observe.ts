@@ -137,7 +137,6 @@ export function performTrack(
     })),
     partnerAt: partnerCourse(track, (timeS) => midpoint(ballAt('left', timeS), ballAt('right', timeS))),
     targetSeen,
-    gapIsJudged: true,
     targetUM: targetSeen ? 0 : movesUM(plan.target),
     spanS: clock.spanS ?? [0, 0],
     gap: gapSeries(times, { ballAt, targetAt: targetNow }, { target: plan.target, bandAt }, (timeS) =>

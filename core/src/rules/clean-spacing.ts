@@ -10,7 +10,7 @@ import {
 import type { Finding } from './performance.ts';
 import { judge } from './rules.ts';
 import { gapM } from '../range/index.ts';
-import { performPlan } from './plan-performance.ts';
+import { performPlanForFindings } from './plan-performance.ts';
 
 /** Grid of the search: what a tape sets out comfortably (own choice). */
 const SPACING_STEP_M = 0.05;
@@ -21,7 +21,8 @@ const MOST_OFFSET_STEPS = 6;
 const LEAST_ROOM_M = 0.5;
 
 /** The findings of a plan before anyone walks it, by the rule engine that judges the track. */
-export const planFindings = (drill: PlannedDrill): Finding[] => judge(performPlan(drill, expand(drill)));
+export const planFindings = (drill: PlannedDrill): Finding[] =>
+  judge(performPlanForFindings(drill, expand(drill)));
 
 /**
  * The lane nearest to the planned one on which this student's pattern breaks no rule: cones further

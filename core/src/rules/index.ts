@@ -17,6 +17,6 @@ export {
   type PerformedMove,
   type SeenStand,
 } from './performance.ts';
-export { performPlan, planGap, startingBalls } from './plan-performance.ts';
+export { performPlan, performPlanForFindings, planGap, startingBalls } from './plan-performance.ts';
 export { foundBy, isFault, judge } from './rules.ts';
 export { LEAST_STEP_LIMIT_M } from './rules-steps.ts';

@@ -107,8 +107,6 @@ export interface Performance {
   /** Standard uncertainty of where the target is, each axis, beyond the capture's: of one that moves unseen. */
   readonly targetUM: number;
   readonly gap: GapSeries;
-  /** False where every band is told about the gap itself: a plan is never outside of those. */
-  readonly gapIsJudged: boolean;
   /** Times between which the drill was done; nothing before or after is judged. */
   readonly spanS: readonly [number, number];
   /** Strikes that were thrown; of a plan, all as planned. Empty where the recording tells of none. */

@@ -55,8 +55,32 @@ export function planGap(given: PlannedDrill, footwork: Footwork, everyS: number)
   );
 }
 
+/** A gap of which nobody asks anything. */
+const NO_GAP: GapSeries = {
+  timeS: new Float64Array(),
+  gapM: new Float64Array(),
+  plannedM: new Float64Array(),
+  nearM: new Float64Array(),
+  farM: new Float64Array(),
+};
+
+/**
+ * Whether nothing of a plan hangs on its gap: every band is told about that gap itself, so that the plan cannot be
+ * outside of it, and nothing is thrown that has to reach.
+ */
+const followsItself = ({ plan }: PlannedDrill, { moves }: Footwork): boolean =>
+  plan.band.kind !== 'fixed' &&
+  moves.every(({ cue, strikes }) => cue?.band?.kind !== 'fixed' && strikes.length === 0);
+
+/** The same for whoever only asks what is found in it: where that cannot be a gap, none is worked out. */
+export const performPlanForFindings = (given: PlannedDrill, footwork: Footwork): Performance =>
+  perform(given, footwork, followsItself(given, footwork) ? NO_GAP : null);
+
 /** A plan as the rule engine sees it: done exactly as written, with no uncertainty. */
-export function performPlan(given: PlannedDrill, footwork: Footwork): Performance {
+export const performPlan = (given: PlannedDrill, footwork: Footwork): Performance =>
+  perform(given, footwork, null);
+
+function perform(given: PlannedDrill, footwork: Footwork, known: GapSeries | null): Performance {
   const drill = settled(given);
   const { plan } = drill;
   const partner = partnerFootwork(given);
@@ -76,7 +100,7 @@ export function performPlan(given: PlannedDrill, footwork: Footwork): Performanc
       after: asPlanned(stance, after),
     };
   });
-  let gap: GapSeries | null = null;
+  let gap = known;
   return {
     stance: footwork.stance,
     floor: plan.floor,
@@ -97,9 +121,6 @@ export function performPlan(given: PlannedDrill, footwork: Footwork): Performanc
     get gap() {
       return (gap ??= planGap(drill, footwork, GAP_EVERY_S));
     },
-    gapIsJudged: [plan.band, ...footwork.moves.map(({ cue }) => cue?.band)].some(
-      (band) => band?.kind === 'fixed',
-    ),
     uncertainty: EXACT,
     uOf: () => EXACT_EVENT,
   };

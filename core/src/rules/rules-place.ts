@@ -94,7 +94,6 @@ function excursions({ timeS }: GapSeries, outside: (i: number) => number, swayS:
  * only comes nearer to the edge than its uncertainty, the capture cannot tell.
  */
 export function outOfBand(performance: Performance): Found[] {
-  if (!performance.gapIsJudged) return [];
   const { uncertainty, stance, moves, targetSeen, spanS } = performance;
   const gap = within(performance.gap, spanS);
   const { timeS, gapM, nearM, farM } = gap;
