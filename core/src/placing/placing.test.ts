@@ -221,7 +221,8 @@ describe('distances against the geometry library @flatten-js/core', () => {
         const corners = (from: readonly Point[], to: readonly Point[]): number[] =>
           from.flatMap((corner) =>
             to.map(
-              (side, i) => far(corner).distanceTo(new Segment(far(side), far(to[(i + 1) % to.length]!)))[0],
+              (side, i) =>
+                far(corner).distanceTo(new Segment(far(side), far(to[(i + 1) % to.length] ?? side)))[0],
             ),
           );
         const reference = overlap ? 0 : Math.min(...corners(a, turned), ...corners(turned, a));
