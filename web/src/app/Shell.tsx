@@ -12,6 +12,7 @@ import { useNotice } from './notice.tsx';
 import { PALETTE } from './palette.ts';
 import { HealthLine } from './HealthLine.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { whenIdle } from '../parts/idle.ts';
 
 /** The way through the program is the order of the work. */
 const STEPS = [
@@ -123,15 +124,9 @@ function NameOnly() {
   );
 }
 
-const whenIdle = (): Promise<void> =>
-  new Promise((resolve) => {
-    if (typeof requestIdleCallback === 'undefined') setTimeout(resolve, 200);
-    else requestIdleCallback(() => resolve(), { timeout: 1500 });
-  });
-
 /** What can be searched is fetched when the screen is drawn; without it the way through the program stays. */
 const ChosenStudent = lazy(() =>
-  whenIdle()
+  new Promise<void>((resolve) => void whenIdle(resolve, 1500))
     .then(() => import('./ChosenStudent.tsx'))
     .then(({ ChosenStudent: Chosen }) => ({ default: Chosen }))
     .catch(() => ({ default: NameOnly })),

@@ -8,17 +8,19 @@ import {
   type Pattern,
   type PlannedDrill,
 } from '@angled-chalk/core/pattern';
-import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { BESIDE } from '../parts/Page.tsx';
+import { oneByOne } from '../parts/idle.ts';
 import { useNow } from '../parts/useNow.ts';
 import { FeetNow, PlanFloor } from '../pattern/PlanFloor.tsx';
+import { printsTogether } from '../pattern/prints-together.ts';
 import { usePlayback, type Span } from '../pattern/usePlayback.ts';
 import { Beside, TypedContext, type Typed } from './Beside.tsx';
 import { FootGrips } from './FootGrips.tsx';
 import { keyAction } from './keys.ts';
 import { useSounds, type Sounding } from './sound.ts';
 import { Switches, Under } from './Under.tsx';
-import { useComposer, type ComposerActions } from './useComposer.ts';
+import { rehearse, useComposer, type ComposerActions } from './useComposer.ts';
 
 interface BenchProps extends Pick<
   Parameters<typeof Beside>[0],
@@ -68,7 +70,19 @@ export const Bench = memo(function Bench(props: BenchProps) {
     [drill, footwork, number, numbers, item, count, isInGroup, holds, refused, actions],
   );
   const typed = useMemo(() => ({ form, more }), [form, more]);
-  const now = useNow({ findings, footwork, atS, numbers });
+  const now = useNow({ findings, footwork, atS, numbers, drill });
+  useEffect(
+    () =>
+      oneByOne(
+        Array.from({ length: REHEARSALS }, () => () => {
+          const { drill: of, footwork: its } = now();
+          const onPattern = (pattern: Pattern): void =>
+            void printsTogether(expand({ ...of, plan: { ...of.plan, pattern } }));
+          rehearse({ pattern: of.plan.pattern, footwork: its, onPattern });
+        }),
+      ),
+    [now],
+  );
   const chooseFound = useCallback(
     (index: number) => {
       setFound(index);
@@ -173,6 +187,9 @@ const STAYS = {
   '@media (min-width: 981px)': { position: 'sticky', top: 12 },
   '&:focus-visible': { outline: '3px solid', outlineColor: 'primary.main', outlineOffset: 2 },
 } as const;
+
+/** The first key is as quick as the next. */
+const REHEARSALS = 5;
 
 /** The same drill to the other side, by a body that stands the other way round. */
 function Ghost({ drill, timeS }: { readonly drill: PlannedDrill; readonly timeS: number }) {

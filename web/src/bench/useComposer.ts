@@ -163,6 +163,21 @@ interface Setters {
   readonly setRefused: (why: string | null) => void;
 }
 
+/** Adds a move and takes it out again where nobody sees it: what a key needs has run once before the first is pressed. */
+export function rehearse(options: ComposerOptions): void {
+  const last = [options.pattern.items.length - 1];
+  const now: Now = { ...options, known: null, span: spanOf(last, last), held: [] };
+  const { add, remove } = actionsOver(() => now, UNSEEN);
+  add({ do: 'step', bearingDeg: 0, length: { value: 0.1, unit: 'm' }, feet: 'both' });
+  remove();
+}
+
+const UNSEEN: Setters = {
+  setChoice: () => undefined,
+  setHeld: () => undefined,
+  setRefused: () => undefined,
+};
+
 function actionsOver(now: () => Now, { setChoice, setHeld, setRefused }: Setters): ComposerActions {
   const itemsNow = (): readonly Item[] => now().pattern.items;
   const select = ({ path, count }: Span): void =>

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import type { Student } from '@angled-chalk/contract';
-import { libraryDrill, libraryEntry, type LibraryEntry } from '@angled-chalk/core/library';
+import { libraryEntry, type LibraryEntry } from '@angled-chalk/core/library';
 import { expand, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { FAULTS } from '@angled-chalk/core/rules';
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
@@ -16,6 +16,7 @@ import { PlanFloor } from '../pattern/PlanFloor.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback } from '../pattern/usePlayback.ts';
 import { useJudged, type Found } from '../work/useJudged.ts';
+import { laidOut, type LaidOut } from './laid-out.ts';
 
 /** One drill of the library for the chosen student: what it says, how it goes, and how to take it over. */
 export function LibraryDrill({
@@ -28,7 +29,10 @@ export function LibraryDrill({
   readonly own: PlannedDrill | null;
   readonly student: Student;
 }) {
-  const drill = useMemo(() => own ?? libraryDrill(entry, student), [entry, own, student]);
+  const { drill, footwork } = useMemo(
+    () => (own ? { drill: own, footwork: expand(own) } : laidOut(entry, student)),
+    [entry, own, student],
+  );
   const judging = useJudged(drill);
   // The first footprint is seen before the words under it.
   const isDrawn = useDeferredValue(true, false);
@@ -60,7 +64,7 @@ export function LibraryDrill({
       {judging.error && !judging.value && (
         <ErrorBox error={judging.error} title="The drill could not be judged" />
       )}
-      <Drawn drill={drill} />
+      <Drawn drill={drill} footwork={footwork} />
       {isDrawn && <Below entry={entry} isOwn={own !== null} />}
     </Box>
   );
@@ -146,8 +150,7 @@ function Verdict({
 }
 
 /** The drill on its bare floor, played. */
-function Drawn({ drill }: { readonly drill: PlannedDrill }) {
-  const footwork = useMemo(() => expand(drill), [drill]);
+function Drawn({ drill, footwork }: LaidOut) {
   const landings = useMemo(
     () => footwork.moves.flatMap((move) => move.events.map(({ landS }) => landS)),
     [footwork],

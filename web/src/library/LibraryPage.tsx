@@ -15,6 +15,7 @@ import { Link as RouterLink, useParams } from 'react-router';
 import { useClub } from '../app/club.tsx';
 import { PageTitle, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
+import { useLaidOutAhead } from './laid-out.ts';
 import { LibraryDrill } from './LibraryDrill.tsx';
 import { LEVEL_WORDS, PURPOSE_WORDS } from '../parts/library-words.ts';
 import { useOwnDrills } from './useOwnDrills.ts';
@@ -37,6 +38,7 @@ export function LibraryPage() {
   const [wanted, setWanted] = useState<Wanted>(ANYTHING);
   const set = (change: Partial<Wanted>): void => setWanted({ ...wanted, ...change });
   const own = useOwnDrills();
+  useLaidOutAhead(LIBRARY, student);
   const entries = useMemo(() => [...LIBRARY, ...own.map(({ entry }) => entry)], [own]);
   const found = findDrills(wanted, entries);
   const ownChosen = own.find(({ entry }) => entry.id === id) ?? null;

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { z } from 'zod';
 import { ApiProblem, isPassing } from '../api/client.ts';
+import { whenIdle } from './idle.ts';
 import { merge, type Collision, type Merged } from './merge.ts';
 import {
   packHistory,
@@ -55,6 +56,7 @@ export interface KeepingOptions<T> {
   readonly onShown?: (value: T) => void;
 }
 
+const WRITE_WITHIN_MS = 200;
 const SAVE_AFTER_MS = 350;
 const RETRY_MS = 3000;
 
@@ -122,14 +124,6 @@ function writeKept<T>(key: string, { history, version, dirty, base }: Kept<T>): 
   }
 }
 
-/** Done when the page has nothing else to do, within a fifth of a second. */
-const soon = (run: () => void): number =>
-  typeof requestIdleCallback === 'undefined'
-    ? window.setTimeout(run, 0)
-    : requestIdleCallback(run, { timeout: 200 });
-const notSoon = (id: number): void =>
-  typeof cancelIdleCallback === 'undefined' ? clearTimeout(id) : cancelIdleCallback(id);
-
 /**
  * One way to keep an edited thing: every change is drawn at once, kept on this device, and saved by
  * itself; undo and redo reach back through the whole edit and survive a reload; a lost connection is
@@ -161,17 +155,17 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
   });
 
   // Written on the device as soon as the hand has its answer, and before the page goes in any case.
-  const unwritten = useRef<number | null>(null);
+  const unwritten = useRef<(() => void) | null>(null);
   const writeNow = useCallback(() => {
     if (unwritten.current === null) return;
-    notSoon(unwritten.current);
+    unwritten.current();
     unwritten.current = null;
     writeKept(key, kept.current);
   }, [key]);
   const keep = useCallback(
     (next: Partial<Kept<T>>) => {
       kept.current = { ...kept.current, ...next };
-      if (unwritten.current === null) unwritten.current = soon(writeNow);
+      if (unwritten.current === null) unwritten.current = whenIdle(writeNow, WRITE_WITHIN_MS);
     },
     [writeNow],
   );
