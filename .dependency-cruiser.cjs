@@ -21,11 +21,13 @@ const STOREYS = [
   'rules',
   'matching',
   'check',
+  'freeze',
   'round',
   'tally',
   'compose',
   'print',
   'sim',
+  'capture',
 ];
 
 const upward = STOREYS.flatMap((storey, i) => {

@@ -5,6 +5,8 @@ import type { SeenTrack } from './judge-track.ts';
 /** What a capture cannot resolve, with the reason. */
 export type CaptureNotice =
   | { readonly about: 'no headings' }
+  /** Only where feet landed was marked: what they did between is not known. */
+  | { readonly about: 'landings only' }
   | { readonly about: 'missing samples'; readonly share: number }
   | {
       readonly about: 'short steps';
@@ -41,6 +43,7 @@ export function captureReport(
   const { rateHz, noiseM, missingShare, smallestStepM } = detection;
   const { timeS: timeUS, positionM: positionUM } = uncertainty;
   const notices: CaptureNotice[] = [];
+  if (track.landings) notices.push({ about: 'landings only' });
   if (!withHeadings) notices.push({ about: 'no headings' });
   if (missingShare > NOTABLE_SHARE) notices.push({ about: 'missing samples', share: missingShare });
   if (smallestStepM > NOTABLE_STEP_M) notices.push({ about: 'short steps', smallestStepM, noiseM, rateHz });
@@ -62,6 +65,8 @@ export function captureReport(
 /** A notice in plain words. */
 export function captureWords(notice: CaptureNotice, units: UnitSystem): string {
   switch (notice.about) {
+    case 'landings only':
+      return 'Landings only: what the feet did between them (closing or crossing on the way, a leg that was raised) cannot be told.';
     case 'no headings':
       return 'No headings in this capture: facing was not checked.';
     case 'missing samples':

@@ -27,6 +27,8 @@ import type { DrillRows } from '../matching/index.ts';
 /** Systematic uncertainty of a marker when the file does not say (own choice). */
 const DEFAULT_POSITION_U_M = 0.003;
 const DEFAULT_HEADING_U_DEG = 1.5;
+/** A foot that nobody saw between two landings is there about this well known, 1 sigma (own choice). */
+const UNSEEN_U_M = 0.15;
 const GAP_MOST_HZ = 25;
 
 /** What a recording says of itself in a note, or what is usual. */
@@ -70,7 +72,9 @@ export function trackUncertainty(track: Track, detection: Detection): TrackUncer
   }
   const usual: CaptureUncertainty = {
     positionM: Math.hypot(placeM, usualPlaceUM),
-    movingM: Math.hypot(placeM, noiseM * Math.sqrt(Math.min(1, samplesForOne / movingSamples))),
+    movingM: track.landings
+      ? UNSEEN_U_M
+      : Math.hypot(placeM, noiseM * Math.sqrt(Math.min(1, samplesForOne / movingSamples))),
     timeS: Math.hypot(
       usually(
         events.map(({ landUS }) => landUS),

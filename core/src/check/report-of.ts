@@ -45,7 +45,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     engine: ENGINE_VERSION,
     reading: around.reading,
     verdict: {
-      outcome: outcomeOf(faults.length, undecided.length, isJudged),
+      outcome: outcomeOf(faults.length, undecided.length + (seen.track.landings ? 1 : 0), isJudged),
       matched: isJudged ? matched : 0,
       planned: shown.length,
       faultCount: faults.length,

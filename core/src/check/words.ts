@@ -69,6 +69,8 @@ function headline(report: CheckReport, tally: VerdictWords['tally'], units: Unit
   const first = question ? `${questionWords(question, units).words} ` : '';
   if (matched === 0) return 'Cannot tell: none of the planned moves is in this recording.';
   if (outcome === 'met') return `${first}Met: all ${planned} moves were done as planned.`;
+  if (outcome === 'cannot-tell' && undecidedCount === 0)
+    return `${first}Every landing is as planned; what the feet did between them cannot be told.`;
   if (outcome === 'cannot-tell') {
     return `${first}Cannot tell from this capture: ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} within its uncertainty.`;
   }

@@ -19,6 +19,7 @@ import { headingBetween, headingNoise, PLANT_WINDOW_S } from './headings.ts';
 import { momentsByHeight } from './height.ts';
 import { withHops } from './hops.ts';
 import { lookAtFoot, type SeenFoot } from './look.ts';
+import { detectionOfLandings } from './marked.ts';
 import type { Detection, ObservedEvent, ObservedFoot } from './observed.ts';
 import { GUARD_S, meanBetween, place } from './place.ts';
 import { sortRaises } from './raises.ts';
@@ -37,9 +38,10 @@ const UNSEEN_U_S = 0.006;
 /**
  * Footfalls of a sampled track, at any rate from 10 to 1000 Hz, with holes and noise. Planted
  * stretches give the places; the lift and land times come from fitting courses between them, each flight
- * on its own, and from the height of the ball where the track has it.
+ * on its own, and from the height of the ball where the track has it. Landings that were marked are taken as they are.
  */
 export function detectFootfalls(track: Track): Detection {
+  if (track.landings) return detectionOfLandings(track, track.landings);
   const rateHz = sampleRateHz(track.timeS);
   const seen = {
     left: lookAtFoot(track.timeS, track.left, rateHz),

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { plainCell, safeCell, problem, type Result } from '../measure/index.ts';
+import { isLandingsCsv, readLandingsCsv, writeLandingsCsv } from './landings.ts';
 import type { Samples, Track, TrackStrike } from './track.ts';
 import { validateTrack } from './validate.ts';
 
@@ -39,6 +40,7 @@ interface Split {
  */
 export function readTrackCsv(text: string): Result<Track> {
   if (text.length > LARGEST_CSV_BYTES) return tooLarge(text.length);
+  if (isLandingsCsv(text)) return readLandingsCsv(text);
   const { notes, headerLine, body } = splitNotes(text.replace(/^\uFEFF/, ''));
   if (body.trim() === '') {
     return problem(
@@ -225,6 +227,7 @@ function cellOf(value: number, digits: number): string {
 
 /** Writes Track CSV version 1: positions to 0.1 mm, times to 0.1 ms, headings to 0.01 degree. */
 export function writeTrackCsv(track: Track): string {
+  if (track.landings) return writeLandingsCsv(track.landings);
   const columns: [string, Samples | null, number][] = [
     ['time_s', track.timeS, 4],
     ['left_x_m', track.left.x, 4],

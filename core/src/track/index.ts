@@ -1,4 +1,15 @@
 export { LARGEST_CSV_BYTES, readTrackCsv, tooLarge, writeTrackCsv } from './csv.ts';
+export {
+  isLandingsCsv,
+  landingsOf,
+  liftOf,
+  type MarkedLanding,
+  MOST_LANDINGS,
+  readLandingsCsv,
+  trackOfLandings,
+  USUAL_FLIGHT_U_S,
+  writeLandingsCsv,
+} from './landings.ts';
 export { packTrack, unpackTrack } from './pack.ts';
 export { type FootSamples, indexBefore, medianOf, sampleRateHz, type Samples, type Track } from './track.ts';
 export {

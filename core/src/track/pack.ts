@@ -17,6 +17,7 @@ interface Head {
   readonly columns: readonly string[];
   readonly strikes: Track['strikes'];
   readonly notes: Track['notes'];
+  readonly landings?: Track['landings'];
 }
 
 const COLUMNS: readonly [string, number, (track: Track) => Samples | null | undefined][] = [
@@ -45,6 +46,7 @@ export function packTrack(track: Track): Uint8Array<ArrayBuffer> {
     columns: present.map(([name]) => name),
     strikes: track.strikes,
     notes: track.notes,
+    ...(track.landings ? { landings: track.landings } : {}),
   };
   const headBytes = strToU8(JSON.stringify(head));
   // A quantum difference of any stored value fits ten bytes of seven bits.
@@ -105,7 +107,7 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
   const headLength = new DataView(bytes.buffer, bytes.byteOffset).getUint32(1);
   if (5 + headLength > bytes.length) throw new RangeError('it ends inside its head');
   const head = JSON.parse(strFromU8(bytes.subarray(5, 5 + headLength))) as Partial<Head> | null;
-  const { samples, columns, strikes = [], notes = {} } = head ?? {};
+  const { samples, columns, strikes = [], notes = {}, landings } = head ?? {};
   if (!Number.isInteger(samples) || samples! < 0 || samples! > TRACK_LIMITS.samples)
     throw new RangeError(
       `it has ${String(samples).slice(0, 20)} samples; the most is ${TRACK_LIMITS.samples}`,
@@ -114,7 +116,11 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
     throw new RangeError('its list of columns cannot be read');
   if (!Array.isArray(strikes) || typeof notes !== 'object' || notes === null)
     throw new RangeError('its strikes or notes cannot be read');
-  return { head: { samples: samples!, columns, strikes, notes }, at: 5 + headLength };
+  if (landings !== undefined && !Array.isArray(landings)) throw new RangeError('its landings cannot be read');
+  return {
+    head: { samples: samples!, columns, strikes, notes, ...(landings ? { landings } : {}) },
+    at: 5 + headLength,
+  };
 }
 
 /**
@@ -191,5 +197,6 @@ function fromColumns(columns: ReadonlyMap<string, Samples>, head: Head): Track {
     targetRight: pair('targetRight'),
     strikes: head.strikes,
     notes: head.notes,
+    ...(head.landings ? { landings: head.landings } : {}),
   };
 }

@@ -1,4 +1,5 @@
 import quickselect from 'quickselect';
+import type { MarkedLanding } from './landings.ts';
 
 /** A column of samples; NaN is a missing sample. */
 export type Samples = Float64Array;
@@ -34,6 +35,8 @@ export interface Track {
   readonly targetRight: { readonly x: Samples; readonly y: Samples } | null;
   readonly strikes: readonly TrackStrike[];
   readonly notes: Readonly<Record<string, string>>;
+  /** Where landings were marked and not found: these are judged, and the samples are drawn between them. */
+  readonly landings?: readonly MarkedLanding[];
 }
 
 /** Median sample rate, Hz. */

@@ -1,3 +1,4 @@
+import { MOST_LANDINGS } from './landings.ts';
 import { sampleRateHz, type Samples, type Track } from './track.ts';
 
 /** What a track may hold; one set of limits for files, packed tracks and the server. */
@@ -65,7 +66,7 @@ const ADVICE: Readonly<Record<Limit, string>> = {
 
 /** The first thing that is wrong with a track, or null. Takes one pass over every column. */
 export function validateTrack(track: Track): TrackProblem | null {
-  return timesProblem(track.timeS) ?? columnsProblem(track) ?? wordsProblem(track);
+  return timesProblem(track.timeS) ?? columnsProblem(track) ?? wordsProblem(track) ?? landingsProblem(track);
 }
 
 function timesProblem(timeS: Samples): TrackProblem | null {
@@ -148,6 +149,30 @@ function columnsProblem(track: Track): TrackProblem | null {
       );
   }
   return null;
+}
+
+const isTold = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value);
+
+function landingsProblem({ landings }: Track): TrackProblem | null {
+  if (!landings) return null;
+  if (landings.length > MOST_LANDINGS)
+    return wrong(
+      'too-many-landings',
+      `There are ${landings.length} landings; the most is ${MOST_LANDINGS}.`,
+      null,
+      null,
+    );
+  const bad = landings.findIndex((one) => {
+    if (typeof one !== 'object' || typeof one?.at !== 'object') return true;
+    const { foot, timeS, liftS, at, headingDeg, uM, uS, uDeg } = one;
+    return (
+      (foot !== 'left' && foot !== 'right') ||
+      ![timeS, at.x, at.y, uM, uS, uDeg].every(isTold) ||
+      ![liftS, headingDeg].every((one) => one === null || isTold(one)) ||
+      Math.max(Math.abs(at.x), Math.abs(at.y)) > TRACK_LIMITS.farthestM
+    );
+  });
+  return bad < 0 ? null : wrong('bad-landing', `Landing ${bad + 1} has no foot, time or place.`, null, null);
 }
 
 function wordsProblem({ strikes, notes, timeS }: Track): TrackProblem | null {

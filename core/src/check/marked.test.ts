@@ -1,0 +1,138 @@
+import { eventsOf, expand, type PlannedDrill } from '../pattern/index.ts';
+import {
+  packTrack,
+  readTrackCsv,
+  trackOfLandings,
+  unpackTrack,
+  writeTrackCsv,
+  type MarkedLanding,
+  type Track,
+} from '../track/index.ts';
+import { drillOf } from '../../test/drills.ts';
+import { flatFindings } from './causes.ts';
+import { checkTrack } from './check.ts';
+
+/** A coach who marks each landing of a plan where it should be, some seconds after the film began. */
+const SHIFT_S = 4.2;
+const EXACTLY = { uM: 0.004, uS: 0.01, uDeg: 5, isTurn: false };
+
+function marked(drill: PlannedDrill, withLifts: boolean): MarkedLanding[] {
+  const { start, moves } = expand(drill);
+  const stands = (['left', 'right'] as const).map((foot): MarkedLanding => ({
+    ...EXACTLY,
+    foot,
+    timeS: SHIFT_S - 1,
+    liftS: null,
+    at: start.feet[foot].ball,
+    headingDeg: null,
+  }));
+  const landings = eventsOf(moves).map(({ foot, liftS, landS, to }): MarkedLanding => ({
+    ...EXACTLY,
+    foot,
+    timeS: landS + SHIFT_S,
+    liftS: withLifts ? liftS + SHIFT_S : null,
+    at: to,
+    headingDeg: null,
+  }));
+  return [...stands, ...landings];
+}
+
+function trackFrom(landings: readonly MarkedLanding[]): Track {
+  const made = trackOfLandings(landings);
+  if (!made.ok) throw new Error(made.problem.message);
+  return made.value;
+}
+
+const faultsOf = (drill: PlannedDrill, landings: readonly MarkedLanding[]) => {
+  const { report } = checkTrack(drill, trackFrom(landings));
+  return {
+    report,
+    found: flatFindings(report.faults),
+    sure: flatFindings(report.faults).map(({ fault }) => fault),
+  };
+};
+
+/** The landing of a foot at a move, changed. */
+function changed(
+  drill: PlannedDrill,
+  place: number,
+  change: (one: MarkedLanding) => MarkedLanding,
+): MarkedLanding[] {
+  const all = marked(drill, true);
+  return all.map((one, i) => (i === place ? change(one) : one));
+}
+
+test('landings as planned have no fault, every move is matched, and what was not seen is said', () => {
+  const drill = drillOf(0);
+  const { report, sure } = faultsOf(drill, marked(drill, false));
+  expect(sure).toEqual([]);
+  expect(report.verdict.matched).toBe(report.verdict.planned);
+  expect(report.verdict.outcome).toBe('cannot-tell');
+  expect(report.capture.notices.map(({ about }) => about)).toContain('landings only');
+});
+
+test('a foot that follows short is found from its landing alone', () => {
+  const drill = drillOf(0);
+  const [move] = expand(drill).moves;
+  const second = move?.events.at(-1);
+  if (!move || !second) throw new Error('a move with two feet was expected');
+  const at = { x: (second.from.x + second.to.x) / 2, y: (second.from.y + second.to.y) / 2 };
+  const place = marked(drill, true).findIndex(
+    ({ foot, timeS }) => foot === second.foot && Math.abs(timeS - SHIFT_S - second.landS) < 1e-9,
+  );
+  const { sure } = faultsOf(
+    drill,
+    changed(drill, place, (one) => ({ ...one, at })),
+  );
+  expect(sure).toContain('foot-not-following');
+});
+
+test('which foot went first is known far better where its lift was marked than from landings alone', () => {
+  const drill = drillOf(0);
+  // The two feet of the second move lift in the other order, and land as they did.
+  const [first, second] = expand(drill).moves[1]?.events ?? [];
+  if (!first || !second) throw new Error('a move with two feet was expected');
+  const all = marked(drill, true).map((one) => {
+    const isOf = (landS: number): boolean => Math.abs(one.timeS - SHIFT_S - landS) < 1e-9;
+    if (isOf(first.landS)) return { ...one, timeS: second.landS + SHIFT_S, liftS: second.liftS + SHIFT_S };
+    if (isOf(second.landS)) return { ...one, timeS: first.landS + SHIFT_S, liftS: first.liftS + SHIFT_S };
+    return one;
+  });
+  const told = faultsOf(drill, all);
+  expect(told.sure).toContain('wrong-foot-first');
+  const untold = faultsOf(
+    drill,
+    all.map((one) => ({ ...one, liftS: null })),
+  );
+  const uOf = ({ found }: typeof told) =>
+    found.find(({ fault }) => fault === 'wrong-foot-first')?.expandedU ?? Infinity;
+  expect(uOf(told)).toBeLessThan(0.05);
+  expect(uOf(untold)).toBeGreaterThan(0.25);
+});
+
+test('landings come back from the store and from their table as they were', () => {
+  const drill = drillOf(1);
+  const track = trackFrom(marked(drill, true));
+  expect(unpackTrack(packTrack(track)).landings).toEqual(track.landings);
+  const read = readTrackCsv(writeTrackCsv(track));
+  if (!read.ok) throw new Error(read.problem.message);
+  expect(read.value.landings).toHaveLength(track.landings?.length ?? NaN);
+  read.value.landings?.forEach((one, i) => {
+    const was = track.landings?.[i];
+    expect(one.at.x).toBeCloseTo(was?.at.x ?? NaN, 4);
+    expect(one.timeS).toBeCloseTo(was?.timeS ?? NaN, 4);
+    expect(one.foot).toBe(was?.foot);
+  });
+});
+
+test.each([
+  ['time_s,foot,x_m,y_m\n1,left,0,0\n', 'There is no right foot'],
+  ['time_s,foot,x_m,y_m\n1,left,0,0\n1,right,0.3,0\n', 'nothing lands'],
+  ['time_s,foot,x_m,y_m\n1,left,0,0\n1,right,0.3,0\n2,middle,0,0\n', '"middle" is no foot'],
+  ['time_s,foot,x_m,y_m\n1,left,0,0\n1,right,0.3,0\n2,left,,0\n', 'not a place in metres'],
+  ['time_s,foot,x_m,y_m\n1,left,0,0\n1,right,0.3,0\n1,left,0,1\n', 'lands twice'],
+])('%j is told with its place', (text, words) => {
+  const read = readTrackCsv(text);
+  expect(read.ok).toBe(false);
+  if (!read.ok) expect(read.problem.message).toContain(words);
+});
