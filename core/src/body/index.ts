@@ -23,6 +23,7 @@ export {
   shoulderRopeM,
 } from './measure.ts';
 export {
+  BALL_FROM_HEEL,
   type Body,
   bodyOf,
   ESTIMATE_U_SHARE,

@@ -5,7 +5,11 @@ import { sideOf, twoTapeFix, twoTapePoint } from '../setout/index.ts';
 /** How a chalked toe was taped. Metres, floor frame. */
 export type ToeReading =
   /** From two datums, or from two marks that lie where the plan has them. */
-  | { readonly by: 'two tapes'; readonly from: readonly [Point, Point]; readonly distancesM: readonly [number, number] }
+  | {
+      readonly by: 'two tapes';
+      readonly from: readonly [Point, Point];
+      readonly distancesM: readonly [number, number];
+    }
   /** Along a line from its origin, and off it to the right. */
   | {
       readonly by: 'lane';
@@ -34,7 +38,10 @@ export function toePlace(reading: ToeReading, likely: Point): TapedPlace | null 
   if (reading.by === 'lane') {
     const { origin, headingDeg, alongM, offM } = reading;
     const squareM = Math.abs(offM) * radians(SQUARE_U_DEG);
-    return { at: fromFacing(origin, headingDeg, offM, alongM), uM: Math.hypot(READING_U_M, CHALK_U_M, squareM) };
+    return {
+      at: fromFacing(origin, headingDeg, offM, alongM),
+      uM: Math.hypot(READING_U_M, CHALK_U_M, squareM),
+    };
   }
   const [a, b] = reading.from;
   const [toA, toB] = reading.distancesM;

@@ -1,0 +1,11 @@
+export {
+  type BadFreeze,
+  type Freeze,
+  type FreezeReport,
+  type FreezeRow,
+  type FrozenMove,
+  judgeFreezes,
+  standAfter,
+  usualStops,
+} from './freeze.ts';
+export { toeOf, type ToeReading } from './place.ts';
