@@ -1,0 +1,10 @@
+export {
+  CAPTURE_WAYS,
+  type CaptureWay,
+  type Decisions,
+  decisionsFrom,
+  decisionsOf,
+  type Need,
+  NEED_WORDS,
+  shownBy,
+} from './decides.ts';
