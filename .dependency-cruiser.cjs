@@ -23,6 +23,7 @@ const STOREYS = [
   'check',
   'freeze',
   'round',
+  'live',
   'tally',
   'compose',
   'print',

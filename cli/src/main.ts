@@ -5,6 +5,7 @@ import { libraryVerb, notationVerb } from './notation-verbs.ts';
 import { HELP, type Verb } from './options.ts';
 import { programVerb } from './program-verbs.ts';
 import { rangeVerb } from './range-verb.ts';
+import { trackerVerb } from './tracker-verb.ts';
 import { checkVerb, expandVerb } from './verbs.ts';
 
 const VERBS: Readonly<Record<string, Verb>> = {
@@ -17,6 +18,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
   convert: convertVerb,
   camera: cameraVerb,
   tally: tallyVerb,
+  tracker: trackerVerb,
   backup: programVerb('backup'),
   restore: programVerb('restore'),
 };

@@ -8,6 +8,7 @@ export * from './school.ts';
 export * from './student-file.ts';
 export * from './check-file.ts';
 export * from './capture-files.ts';
+export * from './live.ts';
 export * from './read-json.ts';
 export * from './api.ts';
 export * from './words.ts';

@@ -21,3 +21,4 @@ export {
   type TrcMapping,
   trackOfTrc,
 } from './trc.ts';
+export { validateTrack } from './validate.ts';

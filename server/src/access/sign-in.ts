@@ -36,6 +36,8 @@ const refuse = (status: number, code: string, message: string): HttpProblem =>
 export interface SignIn {
   readonly routes: Router;
   readonly guard: RequestHandler;
+  /** Whether whoever asks has signed in, or need not. */
+  readonly isKnown: (request: Pick<Request, 'headers'>) => boolean;
   /** A code that signs one device in, once, within ten minutes. */
   readonly oneTimeCode: () => string;
 }
@@ -44,7 +46,7 @@ export interface SignIn {
 export function signingIn({ passphrases, localToken, secure }: Access, now: () => number = Date.now): SignIn {
   const sessions = new Map<string, Session>();
   const codes = new Map<string, number>();
-  const sessionOf = (request: Request): Session | null => {
+  const sessionOf = (request: Pick<Request, 'headers'>): Session | null => {
     const token = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{43})(?:;|$)`).exec(
       request.headers.cookie ?? '',
     )?.[1];
@@ -121,6 +123,7 @@ export function signingIn({ passphrases, localToken, secure }: Access, now: () =
   }
   return {
     routes,
+    isKnown: (request) => passphrases === null || sessionOf(request) !== null,
     guard: (request, response, next) => {
       const role = passphrases === null || isLocal(request) ? 'coach' : sessionOf(request)?.role;
       if (!role) throw refuse(401, 'sign-in', 'Sign in with the passphrase of the club first.');

@@ -1,3 +1,4 @@
+import type { IncomingHttpHeaders } from 'node:http';
 import { hostname, networkInterfaces } from 'node:os';
 import type { Request, RequestHandler } from 'express';
 import { HttpProblem } from './errors.ts';
@@ -34,9 +35,10 @@ const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** No page can send these elsewhere without asking the server first. */
 const ASKED_FIRST = ['application/json', 'application/octet-stream', 'application/zip'];
 
-function foreign(request: Request): boolean {
-  const { origin, host } = request.headers;
-  const site = request.headers['sec-fetch-site'];
+/** Whether a page of somebody else's asks. */
+export function isForeign(headers: IncomingHttpHeaders): boolean {
+  const { origin, host } = headers;
+  const site = headers['sec-fetch-site'];
   if (site === 'cross-site' || site === 'same-site') return true;
   if (origin === undefined) return false;
   try {
@@ -58,7 +60,7 @@ export function keepOthersOut(hosts: ReadonlySet<string>): RequestHandler {
         'wrong-host',
         'The program does not answer under this name. Open the address it printed when it started; another name is allowed with --allow-host NAME.',
       );
-    if (request.path.startsWith('/api') && foreign(request))
+    if (request.path.startsWith('/api') && isForeign(request.headers))
       throw refuse(403, 'foreign-page', 'Another page asked for this. Only pages of this program may.');
     if (request.path.startsWith('/api') && !READS.has(request.method)) {
       const type = request.headers['content-type']?.split(';')[0]?.trim().toLowerCase() ?? '';

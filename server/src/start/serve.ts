@@ -12,6 +12,7 @@ import { lockDirectory } from '../db/lock.ts';
 import { openDatabase, openInMemory } from '../db/open.ts';
 import { seedDemo } from '../demo/seed.ts';
 import { hostsFor, isLoopback } from '../http/guard.ts';
+import { relayLive } from '../live/relay.ts';
 import { dropUnfinishedRosters } from '../students/store.ts';
 import { dropUnfinishedTracks } from '../tracks/store.ts';
 import { WrongArgument, type Arguments } from './arguments.ts';
@@ -36,7 +37,12 @@ export async function serve(options: Arguments, logger: Logger): Promise<void> {
   });
   const server = options.tls ? createHttps(options.tls, app.express) : createHttp(app.express);
   limitWaiting(server);
+  const live = relayLive(server, {
+    hosts: hostsFor(options.host, options.allowHosts),
+    isKnown: app.signIn.isKnown,
+  });
   onStop(async () => {
+    live.close();
     await closeServer(server);
     await app.scrubbing.stop();
     if (options.data !== null) forgetRunning(options.data);

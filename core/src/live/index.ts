@@ -1,0 +1,10 @@
+export {
+  type LiveAlarm,
+  type LiveFoot,
+  type LiveLimits,
+  liveLimits,
+  type LiveNow,
+  type LiveSample,
+  trackOfLive,
+  watchLive,
+} from './live.ts';
