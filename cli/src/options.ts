@@ -30,6 +30,8 @@ export const HELP = `Angled Chalk, without browser or database.
                       [--read TRACK.csv [--near M --far M] [--tempo BPM]] [--format json|csv|svg]
   angled-chalk camera FILE [--out FILE]
   angled-chalk tally FILE [--out FILE]
+  angled-chalk tracker (--drill ID | --plan FILE) --student FILE [--school ID] [--side left|right]
+                      [--rate 30..120] [--faults step-short,feet-together] [--seed N] [--url http://127.0.0.1:4780]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
@@ -39,7 +41,8 @@ library lists the drills that come with the program; expand --drill takes one of
 for whoever leads with the student's foot, or with --side. notation turns lines of moves into a plan file, and a
 plan file into lines. backup writes everything the club holds into one zip; restore replaces the whole club by one, or
 nothing. Both also work while the program runs. camera tells where on the floor the points of a picture are; tally tells how
-often faults were seen by eye, and how far coaches agree.
+often faults were seen by eye, and how far coaches agree. tracker is a made-up device: it walks a drill in real time and
+streams it to the page that listens (Record, Live tracker).
 Files: docs/formats.md. Exit code: 0 done, 1 findings that --fail-on asks to fail on, 2 bad input.
 `;
 
@@ -91,6 +94,11 @@ const OPTIONS = {
   bag: { type: 'string' },
   axes: { type: 'string' },
   unit: { type: 'string' },
+  rate: { type: 'string' },
+  seed: { type: 'string' },
+  faults: { type: 'string' },
+  speed: { type: 'string' },
+  url: { type: 'string' },
 } as const;
 
 type OptionName = keyof typeof OPTIONS;
