@@ -138,7 +138,7 @@ export type StoredFloor = Readonly<Omit<z.infer<typeof storedFloorSchema>, 'floo
   readonly floor: LaidFloor;
 };
 
-export const trackSourceSchema = z.enum(['file', 'simulated tracker']);
+export const trackSourceSchema = z.enum(['file', 'simulated tracker', 'live tracker', 'film']);
 /** What is known of a stored track without its samples. */
 export const trackInfoSchema = z.object({
   id: idSchema,

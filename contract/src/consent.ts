@@ -20,3 +20,16 @@ export function filmingRefusal(
     return `${name} is a minor: filming and recording need a guardian's consent. Note it under Who ("given by a guardian") first.`;
   return null;
 }
+
+/**
+ * Why a film of this student is not brought in; null where it may. A picture tells more than a track: here consent is
+ * asked for, not only that nobody refused.
+ */
+export function pictureRefusal(
+  student: Pick<Student, 'name' | 'birthYear' | 'filmingConsent'>,
+  year: number,
+): string | null {
+  const refused = filmingRefusal(student, year);
+  if (refused !== null || student.filmingConsent !== 'not asked') return refused;
+  return `${student.name} was not asked yet whether they may be filmed. Ask, and note it under Who first.`;
+}

@@ -164,14 +164,20 @@ function performed(
   };
 }
 
+/** What stops are held against. */
+interface Asked {
+  readonly drill: PlannedDrill;
+  readonly footwork: Footwork;
+  readonly bandAt: ReturnType<typeof bandsAlong>;
+}
+
 function rowsOf(
-  { plan: { target } }: PlannedDrill,
-  bandAt: ReturnType<typeof bandsAlong>,
-  footwork: Footwork,
+  { drill, footwork, bandAt }: Asked,
   moveNumber: number,
   now: Placed,
   before: Placed | null,
 ): FreezeRow[] {
+  const { target } = drill.plan;
   const move = footwork.moves[moveNumber - 1];
   const planned: Balls = standAfter(footwork, moveNumber) ?? ballsOf(now);
   const timeS = move ? Math.max(move.beatS, ...move.events.map(({ landS }) => landS)) : 0;
@@ -235,14 +241,14 @@ export function judgeFreezes(given: PlannedDrill, freezes: readonly Freeze[]): F
   if ('why' in places) return places;
   const plan = performPlan(drill, footwork);
   const { limits } = footwork.stance.school;
-  const bandAt = bandsAlong(drill.plan, footwork);
+  const asked: Asked = { drill, footwork, bandAt: bandsAlong(drill.plan, footwork) };
   const numbers = [...places.at.keys()].sort((a, b) => a - b);
   const moves = numbers.flatMap((moveNumber): FrozenMove[] => {
     const now = places.at.get(moveNumber);
     const before = places.at.get(moveNumber - 1) ?? null;
     const planned = footwork.moves[moveNumber - 1];
     if (!now) return [];
-    const rows = rowsOf(drill, bandAt, footwork, moveNumber, now, before);
+    const rows = rowsOf(asked, moveNumber, now, before);
     const found = planned ? foundOf(plan, planned, before, now, limits) : [];
     const findings = identified([...found, ...outOfBand(rows, moveNumber, now)]);
     return [

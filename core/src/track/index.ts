@@ -3,7 +3,6 @@ export {
   isLandingsCsv,
   landingsOf,
   liftOf,
-  type MarkedLanding,
   MOST_LANDINGS,
   readLandingsCsv,
   trackOfLandings,
@@ -11,7 +10,15 @@ export {
   writeLandingsCsv,
 } from './landings.ts';
 export { packTrack, unpackTrack } from './pack.ts';
-export { type FootSamples, indexBefore, medianOf, sampleRateHz, type Samples, type Track } from './track.ts';
+export {
+  type FootSamples,
+  indexBefore,
+  type MarkedLanding,
+  medianOf,
+  sampleRateHz,
+  type Samples,
+  type Track,
+} from './track.ts';
 export {
   AXIS_NAMES,
   type AxisName,

@@ -1,25 +1,7 @@
 import Papa from 'papaparse';
 import type { FootName } from '../body/index.ts';
-import type { Point } from '../geometry/index.ts';
 import { problem, type Result } from '../measure/index.ts';
-import type { Samples, Track } from './track.ts';
-
-/** A landing that somebody marked: on a picture, on the floor, or proposed and left to stand. Floor frame. */
-export interface MarkedLanding {
-  readonly foot: FootName;
-  readonly timeS: number;
-  /** When it left the floor; null where nobody said. */
-  readonly liftS: number | null;
-  /** Ball of the foot, metres. */
-  readonly at: Point;
-  readonly headingDeg: number | null;
-  /** Standard uncertainties: of the place on its weaker axis, of the time, of the heading. */
-  readonly uM: number;
-  readonly uS: number;
-  readonly uDeg: number;
-  /** The foot stays on its ball and turns. */
-  readonly isTurn: boolean;
-}
+import type { MarkedLanding, Samples, Track } from './track.ts';
 
 /** How long a step is thought to be in the air where nobody said, and how well that is known (own choice). */
 export const USUAL_FLIGHT_S = 0.28;

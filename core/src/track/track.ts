@@ -1,5 +1,6 @@
 import quickselect from 'quickselect';
-import type { MarkedLanding } from './landings.ts';
+import type { FootName } from '../body/index.ts';
+import type { Point } from '../geometry/index.ts';
 
 /** A column of samples; NaN is a missing sample. */
 export type Samples = Float64Array;
@@ -22,6 +23,23 @@ export interface TargetSamples {
 export interface TrackStrike {
   readonly index: number;
   readonly name: string;
+}
+
+/** A landing that somebody marked: on a picture, on the floor, or proposed and left to stand. Floor frame. */
+export interface MarkedLanding {
+  readonly foot: FootName;
+  readonly timeS: number;
+  /** When it left the floor; null where nobody said. */
+  readonly liftS: number | null;
+  /** Ball of the foot, metres. */
+  readonly at: Point;
+  readonly headingDeg: number | null;
+  /** Standard uncertainties: of the place on its weaker axis, of the time, of the heading. */
+  readonly uM: number;
+  readonly uS: number;
+  readonly uDeg: number;
+  /** The foot stays on its ball and turns. */
+  readonly isTurn: boolean;
 }
 
 /** The observed walk: the same thing as footwork, sampled. Columns all have the length of timeS. */

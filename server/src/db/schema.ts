@@ -94,7 +94,7 @@ export const tracks = pgTable(
   {
     id: uuid().primaryKey(),
     name: text().notNull(),
-    source: text({ enum: ['file', 'simulated tracker'] }).notNull(),
+    source: text({ enum: ['file', 'simulated tracker', 'live tracker', 'film'] }).notNull(),
     studentId: uuid()
       .notNull()
       .references(() => students.id),

@@ -1,6 +1,6 @@
 import type { IncomingHttpHeaders } from 'node:http';
 import { hostname, networkInterfaces } from 'node:os';
-import type { Request, RequestHandler } from 'express';
+import type { RequestHandler } from 'express';
 import { HttpProblem } from './errors.ts';
 
 const LOOPBACK = ['localhost', '127.0.0.1', '::1'];

@@ -1,7 +1,7 @@
 import { STATUS_CODES, type IncomingMessage, type Server } from 'node:http';
 import type { Duplex } from 'node:stream';
 import { LIVE_CLOSED, LIVE_PATHS, readLiveLine } from '@angled-chalk/contract';
-import { WebSocketServer, type WebSocket } from 'ws';
+import { WebSocketServer, type RawData, type WebSocket } from 'ws';
 import { isForeign, hostnameOf, isLoopback } from '../http/guard.ts';
 
 /** A message holds a few lines; more is no stream of feet. */
@@ -59,7 +59,7 @@ export function relayLive(server: Server, { hosts, isKnown }: RelayOptions): Rel
     device.on('message', (data, isBinary) => {
       const lines = isBinary
         ? ['']
-        : String(data)
+        : textOf(data)
             .split('\n')
             .filter((line) => line.trim() !== '');
       for (const line of lines) {
@@ -99,6 +99,9 @@ export function relayLive(server: Server, { hosts, isKnown }: RelayOptions): Rel
   };
   return { close: () => sockets.clients.forEach((one) => one.terminate()) };
 }
+
+const textOf = (data: RawData): string =>
+  (Array.isArray(data) ? Buffer.concat(data) : Buffer.from(data as ArrayBuffer)).toString('utf8');
 
 /** An address of version 4 that is written as one of version 6, as it is. */
 const bare = (address = ''): string => address.replace(/^::ffff:/, '');

@@ -108,6 +108,18 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../tally/TallyPage.tsx')).TallyPage }),
           },
           {
+            path: 'record/live',
+            lazy: async () => ({ Component: (await import('../live/LivePage.tsx')).LivePage }),
+          },
+          {
+            path: 'record/tape',
+            lazy: async () => ({ Component: (await import('../freeze/FreezePage.tsx')).FreezePage }),
+          },
+          {
+            path: 'record/film',
+            lazy: async () => ({ Component: (await import('../film/FilmPage.tsx')).FilmPage }),
+          },
+          {
             path: 'checks',
             lazy: async () => ({ Component: (await import('../check/ChecksPage.tsx')).ChecksPage }),
           },

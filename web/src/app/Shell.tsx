@@ -21,7 +21,7 @@ const STEPS = [
   { to: '/patterns', label: 'Pattern', hint: 'cones, angles, steps' },
   { to: '/range', label: 'Range', hint: 'two people, one gap' },
   { to: '/set-out', label: 'Set out', hint: 'tape distances' },
-  { to: '/record', label: 'Record', hint: 'bring in a track' },
+  { to: '/record', label: 'Record', hint: 'phone, tape, eyes, tracker' },
   { to: '/checks', label: 'Check', hint: 'what happened' },
 ] as const;
 

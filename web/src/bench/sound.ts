@@ -1,5 +1,6 @@
 import type { Sound } from '@angled-chalk/core/compose';
 import { useEffect, useRef } from 'react';
+import { beep } from '../parts/beep.ts';
 import type { Playback } from '../pattern/usePlayback.ts';
 
 export type Sounding = 'silent' | 'beats' | 'calls';
@@ -8,21 +9,9 @@ export type Sounding = 'silent' | 'beats' | 'calls';
 const TONES = { beat: [880, 0.035], accent: [1320, 0.05], call: [523, 0.12] } as const;
 const LOUD = { beat: 0.25, accent: 0.5, call: 0.3 } as const;
 
-let context: AudioContext | null = null;
-
 function tone(kind: Sound['kind']): void {
-  if (typeof AudioContext === 'undefined') return;
-  context ??= new AudioContext();
   const [pitch, lastsS] = TONES[kind];
-  const oscillator = context.createOscillator();
-  const gain = context.createGain();
-  const now = context.currentTime;
-  oscillator.frequency.value = pitch;
-  gain.gain.setValueAtTime(LOUD[kind], now);
-  gain.gain.exponentialRampToValueAtTime(0.001, now + lastsS);
-  oscillator.connect(gain).connect(context.destination);
-  oscillator.start(now);
-  oscillator.stop(now + lastsS);
+  beep(pitch, lastsS, LOUD[kind]);
 }
 
 /** Says words with the device's own voice, where it has one; a tone of its own where it has none. */

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { InputProblem, Result } from '@angled-chalk/core/measure';
-import { LARGEST_CSV_BYTES, tooLarge } from '@angled-chalk/core/track';
+import { LARGEST_CSV_BYTES, tooLarge, type TrcMapping } from '@angled-chalk/core/track';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useAddTrack } from '../api/queries.ts';
@@ -11,6 +11,7 @@ import { Panel } from '../parts/Page.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import type { PackedRecording } from '../work/worker.ts';
 import { useTask } from '../work/useTask.ts';
+import { TrcForm, type TrcAbout } from './TrcForm.tsx';
 import type { RecordFor } from './record-for.ts';
 
 interface Outcome {
@@ -24,22 +25,40 @@ export function FromFile({ student, plan }: RecordFor) {
   const task = useTask();
   const add = useAddTrack();
   const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const [markers, setMarkers] = useState<{ readonly file: File; readonly about: TrcAbout } | null>(null);
   const bring = async (file: File): Promise<void> => {
     setOutcome(null);
+    setMarkers(null);
     if (file.size > LARGEST_CSV_BYTES) {
       const refused = tooLarge(file.size);
       setOutcome({ file: file.name, problem: refused.ok ? null : refused.problem, notices: [] });
       return;
     }
+    if (/\.trc$/i.test(file.name)) {
+      const about = await task.run(async (work): Promise<Result<TrcAbout>> => work.trcAbout(file));
+      if (about && !about.ok) setOutcome({ file: file.name, problem: about.problem, notices: [] });
+      if (about?.ok) setMarkers({ file, about: about.value });
+      return;
+    }
     const read = await task.run(async (work, progress): Promise<Result<PackedRecording>> =>
       work.readCsv(file, progress),
     );
+    if (read) await keep(file, read);
+  };
+  const takeMarkers = async (file: File, mapping: TrcMapping): Promise<void> => {
+    const read = await task.run(async (work, progress): Promise<Result<PackedRecording>> =>
+      work.readTrc(file, mapping, progress),
+    );
     if (!read) return;
+    if (read.ok) setMarkers(null);
+    await keep(file, read);
+  };
+  const keep = async (file: File, read: Result<PackedRecording>): Promise<void> => {
     if (!read.ok) {
       setOutcome({ file: file.name, problem: read.problem, notices: [] });
       return;
     }
-    const name = `${student.name}, ${file.name.replace(/\.csv$/i, '')}`;
+    const name = `${student.name}, ${file.name.replace(/\.(csv|trc)$/i, '')}`;
     const stored = await add
       .mutateAsync({
         name,
@@ -81,7 +100,7 @@ export function FromFile({ student, plan }: RecordFor) {
         }}
       >
         <input {...getInputProps()} aria-label="Track file" />
-        <Box sx={{ mb: 1 }}>Drop a track CSV here, or</Box>
+        <Box sx={{ mb: 1 }}>Drop a track CSV or a TRC marker file here, or</Box>
         <Button variant="contained" onClick={open} disabled={task.state !== null}>
           Choose a file
         </Button>
@@ -90,6 +109,14 @@ export function FromFile({ student, plan }: RecordFor) {
           corner.
         </Box>
       </Box>
+      {markers && (
+        <TrcForm
+          key={markers.about.markers.join(' ')}
+          about={markers.about}
+          file={markers.file.name}
+          onUse={(mapping) => void takeMarkers(markers.file, mapping)}
+        />
+      )}
       {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}
       <Box aria-live="polite" sx={{ mt: 1, display: 'grid', gap: 1 }}>
         {task.error && <ErrorBox error={task.error} title="The file was not read" />}

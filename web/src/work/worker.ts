@@ -15,7 +15,15 @@ import { nearestPassing, type Placement, type RigidMove } from '@angled-chalk/co
 import { fitAll, fitCsv, rulerFor } from '@angled-chalk/core/range';
 import { nearestCleanLane, type Finding } from '@angled-chalk/core/rules';
 import { simulate, TRACKER_DEFAULTS, spreadFaults, type SimulatedFault } from '@angled-chalk/core/sim';
-import { packTrack, readTrackCsv, unpackTrack } from '@angled-chalk/core/track';
+import {
+  packTrack,
+  readTrackCsv,
+  readTrc,
+  trackOfTrc,
+  unpackTrack,
+  type Track,
+  type TrcMapping,
+} from '@angled-chalk/core/track';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { packedGround, type GroundOrder, type PackedGround } from './ground-map.ts';
@@ -48,6 +56,15 @@ export interface JudgedRecording {
 
 export type Progress = (share: number, stage: string) => void;
 
+function packedRecording(track: Track): PackedRecording {
+  const { timeS } = track;
+  return {
+    packed: packTrack(track),
+    samples: timeS.length,
+    durationS: (timeS.at(-1) ?? 0) - (timeS[0] ?? 0),
+  };
+}
+
 const work = {
   async readCsv(file: File, progress: Progress): Promise<Result<PackedRecording>> {
     progress(0.1, 'Reading the file');
@@ -56,12 +73,23 @@ const work = {
     const read = readTrackCsv(text);
     if (!read.ok) return read;
     progress(0.8, 'Packing');
-    const { timeS } = read.value;
-    return {
-      ok: true,
-      notices: read.notices,
-      value: { packed: packTrack(read.value), samples: timeS.length, durationS: timeS.at(-1)! - timeS[0]! },
-    };
+    return { ok: true, notices: read.notices, value: packedRecording(read.value) };
+  },
+
+  /** What markers a file has, or why it is none. */
+  async trcAbout(file: File): Promise<Result<{ markers: string[]; units: string | null }>> {
+    const read = readTrc(await file.text());
+    if (!read.ok) return read;
+    const { markers, units } = read.value;
+    return { ok: true, notices: read.notices, value: { markers: markers.map(({ name }) => name), units } };
+  },
+
+  async readTrc(file: File, mapping: TrcMapping, progress: Progress): Promise<Result<PackedRecording>> {
+    progress(0.3, 'Reading the markers');
+    const read = readTrc(await file.text());
+    if (!read.ok) return read;
+    const made = trackOfTrc(read.value, mapping);
+    return made.ok ? { ok: true, notices: made.notices, value: packedRecording(made.value) } : made;
   },
 
   mends: (drill: PlannedDrill, findings: readonly Finding[], finding: Finding): Mend[] =>

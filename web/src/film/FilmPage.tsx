@@ -1,0 +1,3 @@
+export function FilmPage() {
+  return null;
+}

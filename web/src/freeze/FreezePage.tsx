@@ -1,0 +1,3 @@
+export function FreezePage() {
+  return null;
+}
