@@ -1,7 +1,8 @@
 import type { FootName } from '../body/index.ts';
 import { targetAt } from '../floor/index.ts';
 import { distanceM, midpoint } from '../geometry/index.ts';
-import { atLeast, atMost, type Verdict } from '../measure/index.ts';
+import { atLeast, atMost, type UnitSystem, type Verdict } from '../measure/index.ts';
+import { moveWords } from '../moves/index.ts';
 import {
   bandsAlong,
   expand,
@@ -312,4 +313,12 @@ export function usualStops({ moves }: Footwork, most = 6): number[] {
   const far = [...moves].sort((a, b) => wayM(b) - wayM(a)).map(({ number }) => number);
   const picked = new Set([moves.length, ...far].slice(0, most));
   return [...picked].sort((a, b) => a - b);
+}
+
+/** What is called before a stop. */
+export function stopWords({ moves }: Pick<Footwork, 'moves'>, moveNumber: number, units: UnitSystem): string {
+  if (moveNumber === 0) return 'before the first move';
+  const move = moves[moveNumber - 1];
+  const words = move?.cue ? moveWords(move.cue.move, units) : 'step';
+  return `after move ${moveNumber}, ${words}`;
 }

@@ -6,6 +6,7 @@ export {
   type FrozenMove,
   judgeFreezes,
   standAfter,
+  stopWords,
   usualStops,
 } from './freeze.ts';
 export { toeOf, type ToeReading } from './place.ts';

@@ -1,3 +1,4 @@
+export { freezeSheet } from './freeze-sheet.ts';
 export { footTemplate } from './foot-template.ts';
 export { missingLetters } from './letters.ts';
 export { patternCard } from './pattern-card.ts';
