@@ -2,8 +2,8 @@
 const STOREYS = [
   'measure',
   'geometry',
-  'camera',
   'body',
+  'camera',
   'floor',
   'placing',
   'setout',

@@ -1,4 +1,15 @@
 export { type Camera, type CameraMark, fitCamera, type Frame, LENS_FROM, linearFit, seenAt } from './fit.ts';
+export { frameUS, landingOnFloor, type SeenLanding } from './film.ts';
+export {
+  type CameraPlace,
+  cameraAdvice,
+  CLICK_U_PX,
+  focalOf,
+  majorM,
+  PHONE_ACROSS_DEG,
+  type Pinhole,
+  pinholePixel,
+} from './pinhole.ts';
 export {
   type FloorPoint,
   placeOf,

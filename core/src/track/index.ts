@@ -11,6 +11,7 @@ export {
 } from './landings.ts';
 export { packTrack, unpackTrack } from './pack.ts';
 export {
+  type FilmRecord,
   type FootSamples,
   indexBefore,
   type MarkedLanding,

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { FootName } from '../body/index.ts';
 import { problem, type Result } from '../measure/index.ts';
-import type { MarkedLanding, Samples, Track } from './track.ts';
+import type { FilmRecord, MarkedLanding, Samples, Track } from './track.ts';
 
 /** How long a step is thought to be in the air where nobody said, and how well that is known (own choice). */
 export const USUAL_FLIGHT_S = 0.28;
@@ -28,6 +28,7 @@ export const landingsOf = (landings: readonly MarkedLanding[], foot: FootName): 
 export function trackOfLandings(
   landings: readonly MarkedLanding[],
   notes: Readonly<Record<string, string>> = {},
+  film: FilmRecord | null = null,
 ): Result<Track> {
   const [left, right] = [landingsOf(landings, 'left'), landingsOf(landings, 'right')];
   const [firstLeft, firstRight] = [left[0], right[0]];
@@ -66,6 +67,7 @@ export function trackOfLandings(
       targetRight: null,
       strikes: [],
       notes: { ...notes, position_u_m: '0', heading_u_deg: '0' },
+      ...(film ? { film } : {}),
       landings: [...landings].sort((a, b) => a.timeS - b.timeS),
     },
   };

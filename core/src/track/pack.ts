@@ -18,6 +18,7 @@ interface Head {
   readonly strikes: Track['strikes'];
   readonly notes: Track['notes'];
   readonly landings?: Track['landings'];
+  readonly film?: Track['film'];
 }
 
 const COLUMNS: readonly [string, number, (track: Track) => Samples | null | undefined][] = [
@@ -47,6 +48,7 @@ export function packTrack(track: Track): Uint8Array<ArrayBuffer> {
     strikes: track.strikes,
     notes: track.notes,
     ...(track.landings ? { landings: track.landings } : {}),
+    ...(track.film ? { film: track.film } : {}),
   };
   const headBytes = strToU8(JSON.stringify(head));
   // A quantum difference of any stored value fits ten bytes of seven bits.
@@ -107,7 +109,7 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
   const headLength = new DataView(bytes.buffer, bytes.byteOffset).getUint32(1);
   if (5 + headLength > bytes.length) throw new RangeError('it ends inside its head');
   const head = JSON.parse(strFromU8(bytes.subarray(5, 5 + headLength))) as Partial<Head> | null;
-  const { samples, columns, strikes = [], notes = {}, landings } = head ?? {};
+  const { samples, columns, strikes = [], notes = {}, landings, film } = head ?? {};
   if (!Number.isInteger(samples) || samples! < 0 || samples! > TRACK_LIMITS.samples)
     throw new RangeError(
       `it has ${String(samples).slice(0, 20)} samples; the most is ${TRACK_LIMITS.samples}`,
@@ -118,7 +120,14 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
     throw new RangeError('its strikes or notes cannot be read');
   if (landings !== undefined && !Array.isArray(landings)) throw new RangeError('its landings cannot be read');
   return {
-    head: { samples: samples!, columns, strikes, notes, ...(landings ? { landings } : {}) },
+    head: {
+      samples: samples!,
+      columns,
+      strikes,
+      notes,
+      ...(landings ? { landings } : {}),
+      ...(film ? { film } : {}),
+    },
     at: 5 + headLength,
   };
 }
@@ -198,5 +207,6 @@ function fromColumns(columns: ReadonlyMap<string, Samples>, head: Head): Track {
     strikes: head.strikes,
     notes: head.notes,
     ...(head.landings ? { landings: head.landings } : {}),
+    ...(head.film ? { film: head.film } : {}),
   };
 }

@@ -40,6 +40,14 @@ export interface MarkedLanding {
   readonly uDeg: number;
   /** The foot stays on its ball and turns. */
   readonly isTurn: boolean;
+  /** Where it was seen in a film, pixels, with a small picture of the moment. */
+  readonly picture?: { readonly pixel: Point; readonly thumbnail: string } | undefined;
+}
+
+/** What is kept of a film: never its pictures, only where known places were seen in them. */
+export interface FilmRecord {
+  readonly frame: { readonly width: number; readonly height: number };
+  readonly marks: readonly { readonly name: string; readonly at: Point; readonly pixel: Point }[];
 }
 
 /** The observed walk: the same thing as footwork, sampled. Columns all have the length of timeS. */
@@ -55,6 +63,7 @@ export interface Track {
   readonly notes: Readonly<Record<string, string>>;
   /** Where landings were marked and not found: these are judged, and the samples are drawn between them. */
   readonly landings?: readonly MarkedLanding[];
+  readonly film?: FilmRecord;
 }
 
 /** Median sample rate, Hz. */

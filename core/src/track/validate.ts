@@ -1,5 +1,6 @@
 import { MOST_LANDINGS } from './landings.ts';
-import { sampleRateHz, type Samples, type Track } from './track.ts';
+import type { Point } from '../geometry/index.ts';
+import { sampleRateHz, type MarkedLanding, type Samples, type Track } from './track.ts';
 
 /** What a track may hold; one set of limits for files, packed tracks and the server. */
 export const TRACK_LIMITS = {
@@ -152,8 +153,45 @@ function columnsProblem(track: Track): TrackProblem | null {
 }
 
 const isTold = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value);
+const isPoint = (value: unknown): boolean => {
+  const { x, y } = (value ?? {}) as Partial<Point>;
+  return isTold(x) && isTold(y);
+};
+/** A small picture of a landing, and all that is kept of one: nothing else is shown as a picture. */
+const THUMBNAIL = /^data:image\/jpeg;base64,[A-Za-z0-9+/=]*$/;
+const LARGEST_THUMBNAIL = 12_000;
 
-function landingsProblem({ landings }: Track): TrackProblem | null {
+function isLanding(one: MarkedLanding | null): boolean {
+  if (one === null || typeof one !== 'object') return false;
+  const { foot, timeS, liftS, at, headingDeg, uM, uS, uDeg, picture } = one;
+  const { thumbnail = '', pixel } = picture ?? {};
+  return (
+    (foot === 'left' || foot === 'right') &&
+    [timeS, uM, uS, uDeg].every(isTold) &&
+    [liftS, headingDeg].every((value) => value === null || isTold(value)) &&
+    isPoint(at) &&
+    Math.max(Math.abs(at.x), Math.abs(at.y)) <= TRACK_LIMITS.farthestM &&
+    (picture === undefined ||
+      (isPoint(pixel) &&
+        typeof thumbnail === 'string' &&
+        thumbnail.length <= LARGEST_THUMBNAIL &&
+        (thumbnail === '' || THUMBNAIL.test(thumbnail))))
+  );
+}
+
+const MOST_MARKS = 200;
+
+function landingsProblem({ landings, film }: Track): TrackProblem | null {
+  if (film) {
+    const { frame, marks } = film;
+    const isFilm =
+      isTold(frame?.width) &&
+      isTold(frame?.height) &&
+      Array.isArray(marks) &&
+      marks.length <= MOST_MARKS &&
+      marks.every((mark) => typeof mark?.name === 'string' && isPoint(mark.at) && isPoint(mark.pixel));
+    if (!isFilm) return wrong('bad-film', 'What is kept of the film cannot be read.', null, null);
+  }
   if (!landings) return null;
   if (landings.length > MOST_LANDINGS)
     return wrong(
@@ -162,16 +200,7 @@ function landingsProblem({ landings }: Track): TrackProblem | null {
       null,
       null,
     );
-  const bad = landings.findIndex((one) => {
-    if (typeof one !== 'object' || typeof one?.at !== 'object') return true;
-    const { foot, timeS, liftS, at, headingDeg, uM, uS, uDeg } = one;
-    return (
-      (foot !== 'left' && foot !== 'right') ||
-      ![timeS, at.x, at.y, uM, uS, uDeg].every(isTold) ||
-      ![liftS, headingDeg].every((one) => one === null || isTold(one)) ||
-      Math.max(Math.abs(at.x), Math.abs(at.y)) > TRACK_LIMITS.farthestM
-    );
-  });
+  const bad = landings.findIndex((one) => !isLanding(one));
   return bad < 0 ? null : wrong('bad-landing', `Landing ${bad + 1} has no foot, time or place.`, null, null);
 }
 
