@@ -17,6 +17,7 @@ const STOREYS = [
   'pair',
   'motion',
   'track',
+  'sound',
   'detection',
   'rules',
   'matching',
