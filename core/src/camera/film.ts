@@ -2,7 +2,7 @@ import { degrees, headingDeg, distanceM, type Point } from '../geometry/index.ts
 import type { FootName } from '../body/index.ts';
 import type { Camera } from './fit.ts';
 import { majorM } from './pinhole.ts';
-import { pointOf } from './points.ts';
+import { pointOf, type FloorPoint } from './points.ts';
 
 /** A foot that was clicked in a picture, or proposed there: its ball, and the end of its toes where it was dragged. */
 export interface SeenLanding {
@@ -52,3 +52,26 @@ export function landingOnFloor(camera: Camera, seen: SeenLanding): FloorLanding 
 
 /** Half a frame on either side, evenly: how well a moment is known from pictures that far apart. */
 export const frameUS = (gapS: number): number => gapS / Math.sqrt(12);
+
+const AROUND = 24;
+/** So many standard uncertainties hold 95 % of two axes (chi-square of two degrees of freedom: 5.991). */
+const WITHIN_95 = Math.sqrt(5.991);
+
+/** The 95 % ellipse of a place as a ring of places. */
+export function ellipseRing({ at, covarianceM2: [[xx, xy], [, yy]] }: FloorPoint): Point[] {
+  const half = (xx - yy) / 2;
+  const root = Math.hypot(half, xy);
+  const [major, minor] = [
+    WITHIN_95 * Math.sqrt(Math.max(0, (xx + yy) / 2 + root)),
+    WITHIN_95 * Math.sqrt(Math.max(0, (xx + yy) / 2 - root)),
+  ];
+  const turn = Math.atan2(xy, half) / 2;
+  return Array.from({ length: AROUND }, (_, i) => {
+    const angle = (2 * Math.PI * i) / AROUND;
+    const [a, b] = [major * Math.cos(angle), minor * Math.sin(angle)];
+    return {
+      x: at.x + a * Math.cos(turn) - b * Math.sin(turn),
+      y: at.y + a * Math.sin(turn) + b * Math.cos(turn),
+    };
+  });
+}

@@ -1,5 +1,12 @@
 export { type Camera, type CameraMark, fitCamera, type Frame, LENS_FROM, linearFit, seenAt } from './fit.ts';
-export { frameUS, landingOnFloor, type SeenLanding } from './film.ts';
+export { ellipseRing, type FloorLanding, frameUS, landingOnFloor, type SeenLanding } from './film.ts';
+export {
+  type FoundFeet,
+  type FoundFoot,
+  foundHeadingDeg,
+  type Proposal,
+  proposeLandings,
+} from './propose.ts';
 export {
   type CameraPlace,
   cameraAdvice,

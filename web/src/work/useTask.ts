@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Remote } from 'comlink';
-import { Cancelled, runInWorker } from './run.ts';
+import { Cancelled, generalWorker, runIn } from './run.ts';
 import type { Progress, Work } from './worker.ts';
 
 export interface TaskState {
@@ -8,14 +8,14 @@ export interface TaskState {
   readonly stage: string;
 }
 
-/** A long task with its progress, a way to stop it, and its failure. One at a time. */
-export function useTask() {
+/** A long task in a worker of its own kind, with its progress, a way to stop it, and its failure. One at a time. */
+export function useTaskIn<W>(make: () => Worker) {
   const [state, setState] = useState<TaskState | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const abort = useRef<AbortController | null>(null);
   useEffect(() => () => abort.current?.abort(), []);
   const run = useCallback(
-    async <T>(task: (work: Remote<Work>, progress: Progress) => Promise<T>): Promise<T | null> => {
+    async <T>(task: (work: Remote<W>, progress: Progress) => Promise<T>): Promise<T | null> => {
       abort.current?.abort();
       const controller = new AbortController();
       abort.current = controller;
@@ -25,7 +25,7 @@ export function useTask() {
       let running = true;
       const onProgress: Progress = (share, stage) => running && setState({ share, stage });
       try {
-        return await runInWorker(task, onProgress, controller.signal);
+        return await runIn<W, T>(make, task, onProgress, controller.signal);
       } catch (failure) {
         if (abort.current === controller)
           setError(failure instanceof Error ? failure : new Error(String(failure)));
@@ -35,7 +35,7 @@ export function useTask() {
         if (abort.current === controller) setState(null);
       }
     },
-    [],
+    [make],
   );
   const cancel = useCallback(() => abort.current?.abort(), []);
   return {
@@ -46,3 +46,5 @@ export function useTask() {
     clear: () => setError(null),
   };
 }
+
+export const useTask = () => useTaskIn<Work>(generalWorker);

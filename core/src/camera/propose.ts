@@ -1,0 +1,159 @@
+import type { FootName } from '../body/index.ts';
+import { distanceM, headingDeg, type Point } from '../geometry/index.ts';
+import type { SeenLanding } from './film.ts';
+import type { Camera } from './fit.ts';
+import { placeOf } from './points.ts';
+
+/** A foot as it was found in one picture, pixels; how surely, 0 to 1. */
+export interface FoundFoot {
+  readonly toe: Point;
+  readonly heel: Point;
+  readonly sure: number;
+}
+
+/** What was found in one picture; null where nobody was. */
+export interface FoundFeet {
+  readonly timeS: number;
+  readonly left: FoundFoot | null;
+  readonly right: FoundFoot | null;
+}
+
+/** A landing that a machine proposes. A weak one is for a coach to look at before it counts. */
+export interface Proposal extends SeenLanding {
+  readonly weak: boolean;
+}
+
+/** Found points lie above the floor: the toes so high, the heels so high (measured on made-up films). */
+const TOE_HEIGHT_M = 0.035;
+const HEEL_HEIGHT_M = 0.06;
+/** A foot that goes slower than this stands; one that has not gone this far has not left. */
+const STANDS_MPS = 0.45;
+const LEFT_M = 0.06;
+/** Pictures whose middle one counts: single ones jump. */
+const MEDIAN_OF = 5;
+/** So well a found toe is known, pixels each axis at 720 lines (measured on made-up films). */
+const FOUND_U_PX = 8;
+/** A landing is seen late by about half of what a running middle hides. */
+const FOUND_U_S = 0.035;
+const LEAST_SURE = 0.5;
+/** A stand of fewer pictures than this says little. */
+const LEAST_STAND = 4;
+
+interface Walked {
+  readonly timeS: number;
+  readonly toe: Point;
+  readonly heel: Point;
+  readonly seen: FoundFoot;
+}
+
+const middle = (values: readonly number[]): number => {
+  const sorted = values.toSorted((a, b) => a - b);
+  return sorted[sorted.length >> 1] ?? NaN;
+};
+const middlePoint = (points: readonly Point[]): Point => ({
+  x: middle(points.map(({ x }) => x)),
+  y: middle(points.map(({ y }) => y)),
+});
+
+/** Where a foot is on the floor, picture by picture, single jumps taken out. */
+function walkedBy(camera: Camera, foot: FootName, found: readonly FoundFeet[]): Walked[] {
+  const raw = found.flatMap((one): Walked[] => {
+    const seen = one[foot];
+    if (!seen) return [];
+    const toe = placeOf(camera, { pixel: seen.toe, heightM: TOE_HEIGHT_M });
+    const heel = placeOf(camera, { pixel: seen.heel, heightM: HEEL_HEIGHT_M });
+    return toe && heel ? [{ timeS: one.timeS, toe, heel, seen }] : [];
+  });
+  const half = MEDIAN_OF >> 1;
+  return raw.map((one, i) => {
+    const beside = raw.slice(Math.max(0, i - half), i + half + 1);
+    return {
+      ...one,
+      toe: middlePoint(beside.map(({ toe }) => toe)),
+      heel: middlePoint(beside.map(({ heel }) => heel)),
+    };
+  });
+}
+
+interface Stand {
+  readonly from: number;
+  readonly to: number;
+  readonly toe: Point;
+}
+
+/** Stretches in which a foot stands: slow throughout, each further from the one before than feet sway. */
+function standsOf(walked: readonly Walked[]): Stand[] {
+  const isSlow = walked.map((one, i) => {
+    const [a, b] = [walked[Math.max(0, i - 1)] ?? one, walked[Math.min(walked.length - 1, i + 1)] ?? one];
+    return distanceM(a.toe, b.toe) / Math.max(1e-6, b.timeS - a.timeS) < STANDS_MPS;
+  });
+  const stands: Stand[] = [];
+  for (let from = 0; from < walked.length; from++) {
+    if (!isSlow[from]) continue;
+    let to = from;
+    while (to + 1 < walked.length && isSlow[to + 1]) to++;
+    const toe = middlePoint(walked.slice(from, to + 1).map((one) => one.toe));
+    const last = stands.at(-1);
+    if (last && distanceM(last.toe, toe) < LEFT_M) stands[stands.length - 1] = { ...last, to };
+    else if (to > from) stands.push({ from, to, toe });
+    from = to;
+  }
+  return stands;
+}
+
+/**
+ * Landings that the found feet of a film amount to: a foot stands, leaves by more than it sways, and stands again. The
+ * first of each foot is where it stands before the drill.
+ */
+export function proposeLandings(
+  camera: Camera,
+  found: readonly FoundFeet[],
+  footLengthM: number,
+): Proposal[] {
+  const scale = camera.frame.height / 720;
+  return (['left', 'right'] as const)
+    .flatMap((foot) => {
+      const walked = walkedBy(camera, foot, found);
+      const stands = standsOf(walked);
+      return stands.flatMap((stand, i): Proposal[] => {
+        const pictures = walked.slice(stand.from, stand.to + 1);
+        const [first] = pictures;
+        if (!first) return [];
+        const before = stands[i - 1];
+        const lengthM = middle(pictures.map(({ toe, heel }) => distanceM(toe, heel)));
+        const weak =
+          pictures.length < LEAST_STAND ||
+          middle(pictures.map(({ seen }) => seen.sure)) < LEAST_SURE ||
+          lengthM < 0.5 * footLengthM ||
+          lengthM > 1.5 * footLengthM;
+        const lifted = before ? walked[before.to] : undefined;
+        return [
+          {
+            foot,
+            timeS: first.timeS,
+            liftS: lifted?.timeS ?? null,
+            ball: middlePoint(pictures.map(({ seen }) => seen.toe)),
+            toe: null,
+            isTurn: false,
+            uPx: FOUND_U_PX * scale,
+            uS: FOUND_U_S,
+            heightM: TOE_HEIGHT_M,
+            weak,
+          },
+        ];
+      });
+    })
+    .sort((a, b) => a.timeS - b.timeS);
+}
+
+/** Which way a foot points whose toe and heel were found; a hint, no measure. */
+export function foundHeadingDeg(
+  camera: Camera,
+  { toe, heel }: Pick<FoundFoot, 'toe' | 'heel'>,
+): number | null {
+  const [a, b] = [
+    placeOf(camera, { pixel: heel, heightM: HEEL_HEIGHT_M }),
+    placeOf(camera, { pixel: toe, heightM: TOE_HEIGHT_M }),
+  ];
+  return a && b ? headingDeg(a, b) : null;
+}

@@ -1,0 +1,106 @@
+import { pinholePixel, type Pinhole } from '../camera/index.ts';
+import type { FootName } from '../body/index.ts';
+import type { Point } from '../geometry/index.ts';
+import { chanceFrom } from '../measure/index.ts';
+import { expand, settled, type PlannedDrill } from '../pattern/index.ts';
+import type { SimulatedFault } from './makings.ts';
+import { figureOver, facingOver, type Figure, type SteppingFoot } from './figure.ts';
+import { sampleWalk, spreadFaults, TRACKER_DEFAULTS } from './tracker.ts';
+import { walk } from './walk.ts';
+
+/** A film of a drill as it is to be made up. */
+export interface FilmOrder {
+  readonly camera: Pinhole;
+  readonly rateHz: number;
+  readonly seed: number;
+  readonly faults: readonly SimulatedFault[];
+  /** How far the tripod trembles, pixels, 1 sigma. */
+  readonly shakePx: number;
+  /** Share of the time between two pictures for which the shutter is open. */
+  readonly blur: number;
+  /** What is marked on the floor. */
+  readonly marks: readonly { readonly name: string; readonly at: Point }[];
+}
+
+/** What really happened in a film that was made up. */
+export interface FilmTruth {
+  readonly format: 'angled-chalk-film-truth';
+  readonly version: 1;
+  readonly camera: Pinhole;
+  readonly marks: readonly { readonly name: string; readonly at: Point; readonly pixel: Point }[];
+  readonly landings: readonly {
+    readonly foot: FootName;
+    readonly timeS: number;
+    readonly at: Point;
+    readonly headingDeg: number | null;
+    readonly pixel: Point;
+  }[];
+  /** The first click and the time between two. */
+  readonly beat: { readonly phaseS: number; readonly periodS: number };
+}
+
+export interface FilmScene {
+  readonly truth: FilmTruth;
+  readonly frames: number;
+  /** The body at a time of the film. */
+  readonly figureAt: (timeS: number) => Figure;
+}
+
+const EXACT = { ...TRACKER_DEFAULTS, noiseM: 0, driftM: 0, dropShare: 0, positionUM: 0 };
+/** The walk is looked up this finely. */
+const FINE_HZ = 240;
+
+/** A drill walked in front of a camera: what there is to draw at every moment, and what is true of it. */
+export function filmScene(given: PlannedDrill, order: FilmOrder): FilmScene {
+  const drill = settled(given);
+  const footwork = expand(drill);
+  const chance = chanceFrom(order.seed);
+  const faults = spreadFaults(order.faults, footwork.moves, order.seed);
+  const truth = walk(drill, footwork, faults, TRACKER_DEFAULTS.habits, chance);
+  const track = sampleWalk(truth, { ...EXACT, rateHz: FINE_HZ }, chance);
+  const footAt = (foot: FootName, timeS: number): SteppingFoot => {
+    const i = Math.min(track.timeS.length - 1, Math.max(0, Math.round(timeS * FINE_HZ)));
+    const { x, y, headingDeg, z } = track[foot];
+    return {
+      ball: { x: x[i] ?? 0, y: y[i] ?? 0 },
+      headingDeg: headingDeg?.[i] ?? 0,
+      heightM: Math.max(0, z?.[i] ?? 0),
+    };
+  };
+  const { camera, marks } = order;
+  const pixelOf = (at: Point): Point => pinholePixel(camera, at) ?? { x: NaN, y: NaN };
+  const { body } = footwork.stance;
+  const target = drill.plan.target.at;
+  return {
+    frames: Math.floor(truth.endS * order.rateHz) + 1,
+    figureAt: (timeS) => {
+      const feet = { left: footAt('left', timeS), right: footAt('right', timeS) };
+      return figureOver(body, feet, facingOver(feet, target));
+    },
+    truth: {
+      format: 'angled-chalk-film-truth',
+      version: 1,
+      camera,
+      marks: marks.map(({ name, at }) => ({ name, at, pixel: pixelOf(at) })),
+      landings: [
+        ...(['left', 'right'] as const).map((foot) => ({
+          foot,
+          timeS: 0,
+          at: truth.start[foot],
+          headingDeg: truth.startHeadings[foot],
+          pixel: pixelOf(truth.start[foot]),
+        })),
+        ...truth.events
+          .filter(({ how }) => how !== 'bounce')
+          .map(({ foot, landS, to, headingAfterDeg }) => ({
+            foot,
+            timeS: landS,
+            at: to,
+            headingDeg: headingAfterDeg,
+            pixel: pixelOf(to),
+          })),
+      ],
+      beat: { phaseS: footwork.moves[0]?.beatS ?? 0, periodS: 60 / drill.plan.tempoPerMin },
+    },
+  };
+}
