@@ -2,6 +2,7 @@ import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
+import { writeFeetModel } from './feet-model.mjs';
 import { ensurePackages, ROOT } from './steps.mjs';
 
 ensurePackages();
@@ -50,6 +51,7 @@ export async function buildAll() {
   await bundleNode('cli/src/main.ts', 'cli/dist/main.js');
   await bundleNode('server/src/main.ts', 'server/dist/main.js', { whole: true });
   await buildWeb({ root: `${ROOT}web`, logLevel: 'warn' });
+  await writeFeetModel(`${ROOT}web/dist/feet`);
   await compress(`${ROOT}web/dist`);
 }
 

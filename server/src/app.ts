@@ -35,7 +35,8 @@ const HEADERS = helmet({
   contentSecurityPolicy: {
     directives: {
       'default-src': ["'self'"],
-      'script-src': ["'self'"],
+      // What finds feet in a film is compiled in the browser; it comes from here, as everything does.
+      'script-src': ["'self'", "'wasm-unsafe-eval'"],
       'style-src': ["'self'", "'unsafe-inline'"],
       'font-src': ["'self'", 'data:'],
       'img-src': ["'self'", 'data:', 'blob:'],

@@ -5,6 +5,7 @@ export {
   type FoundFoot,
   foundHeadingDeg,
   type Proposal,
+  proposalsAsSeen,
   proposeLandings,
 } from './propose.ts';
 export {

@@ -1,7 +1,7 @@
 import type { FootName } from '../body/index.ts';
-import { distanceM, headingDeg, type Point } from '../geometry/index.ts';
+import { distanceM, fromFacing, headingDeg, type Point } from '../geometry/index.ts';
 import type { SeenLanding } from './film.ts';
-import type { Camera } from './fit.ts';
+import { seenAt, type Camera } from './fit.ts';
 import { placeOf } from './points.ts';
 
 /** A foot as it was found in one picture, pixels; how surely, 0 to 1. */
@@ -21,6 +21,8 @@ export interface FoundFeet {
 /** A landing that a machine proposes. A weak one is for a coach to look at before it counts. */
 export interface Proposal extends SeenLanding {
   readonly weak: boolean;
+  /** A hint of where it points; null where not even that is told. */
+  readonly headingDeg: number | null;
 }
 
 /** Found points lie above the floor: the toes so high, the heels so high (measured on made-up films). */
@@ -101,6 +103,13 @@ function standsOf(walked: readonly Walked[]): Stand[] {
   return stands;
 }
 
+/** The heading whose toe and heel are the middle ones of some pictures. */
+const middleHeading = (camera: Camera, seen: readonly FoundFoot[]): number | null =>
+  foundHeadingDeg(camera, {
+    toe: middlePoint(seen.map(({ toe }) => toe)),
+    heel: middlePoint(seen.map(({ heel }) => heel)),
+  });
+
 /**
  * Landings that the found feet of a film amount to: a foot stands, leaves by more than it sways, and stands again. The
  * first of each foot is where it stands before the drill.
@@ -139,6 +148,10 @@ export function proposeLandings(
             uS: FOUND_U_S,
             heightM: TOE_HEIGHT_M,
             weak,
+            headingDeg: middleHeading(
+              camera,
+              pictures.map(({ seen }) => seen),
+            ),
           },
         ];
       });
@@ -156,4 +169,25 @@ export function foundHeadingDeg(
     placeOf(camera, { pixel: toe, heightM: TOE_HEIGHT_M }),
   ];
   return a && b ? headingDeg(a, b) : null;
+}
+
+/** The ball of a foot is so much of its length behind the end of its toes. */
+const TOE_AHEAD = 0.27;
+
+/**
+ * Proposals as if they had been clicked: the ball of the foot on the floor, where it is seen in the picture. Which way a
+ * found foot points is too rough to be told; it is only used for the way from toes to ball.
+ */
+export function proposalsAsSeen(
+  camera: Camera,
+  proposals: readonly Proposal[],
+  footLengthM: number,
+): Proposal[] {
+  return proposals.flatMap((one) => {
+    const toe = placeOf(camera, { pixel: one.ball, heightM: one.heightM });
+    if (!toe) return [];
+    const backM = one.headingDeg === null ? 0 : TOE_AHEAD * footLengthM;
+    const at = fromFacing(toe, one.headingDeg ?? 0, 0, -backM);
+    return [{ ...one, ball: seenAt(camera, at), heightM: 0 }];
+  });
 }

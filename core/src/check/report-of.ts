@@ -38,7 +38,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
   const causes = isJudged ? judged.causes : [];
   const faults = causes.filter((cause) => cause.verdict === 'not-met');
   const undecided = causes.filter((cause) => cause.verdict === 'cannot-tell');
-  const offsetS = offsetOf(rows);
+  const offsetS = offsetOf(rows, beatIn(seen.track.notes), 60 / judged.drill.plan.tempoPerMin);
   const moves = moveReports(judged, causes, offsetS);
   const { frame } = around;
   return {
@@ -78,13 +78,35 @@ function statusOf({ planned, expected, observed }: AlignedMove): MoveReport['sta
   return observed.length < expected.length ? 'one-foot' : 'matched';
 }
 
-/** Start of the drill in the capture's clock against the plan's. */
-function offsetOf(rows: JudgedTrack['rows']): number | null {
+/** The metronome that a recording tells of in its notes; null where it does not. */
+function beatIn(notes: Readonly<Record<string, string>>): { periodS: number; phaseS: number } | null {
+  const [periodS, phaseS] = [Number(notes['beat_period_s']), Number(notes['beat_phase_s'])];
+  return periodS > 0 && Number.isFinite(phaseS) ? { periodS, phaseS } : null;
+}
+
+/** A metronome sets the clock of a plan whose beat is its own, to so much of itself (own choice). */
+const SAME_BEAT = 0.03;
+
+/**
+ * Start of the drill in the capture's clock against the plan's: by the metronome where it was heard, else by the student's
+ * own landings.
+ */
+function offsetOf(
+  rows: JudgedTrack['rows'],
+  beat: ReturnType<typeof beatIn>,
+  intervalS: number,
+): number | null {
   const offsets = rows.flatMap((row) => {
     const { planned, observed } = row;
     return planned && observed[0] && isWhole(row) ? [observed[0].landS - planned.beatS] : [];
   });
-  return offsets.length > 0 ? medianOf(offsets) : null;
+  if (offsets.length === 0) return null;
+  const own = medianOf(offsets);
+  const first = rows.find(({ planned }) => planned)?.planned;
+  if (!beat || !first || Math.abs(beat.periodS - intervalS) > SAME_BEAT * intervalS) return own;
+  // The click that is nearest to where the student had the first beat.
+  const { periodS, phaseS } = beat;
+  return phaseS + Math.round((own + first.beatS - phaseS) / periodS) * periodS - first.beatS;
 }
 
 function outcomeOf(faults: number, undecided: number, isJudged: boolean): Verdict {

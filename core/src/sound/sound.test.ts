@@ -20,7 +20,7 @@ function madeSound({ periodS, phaseS, lastsS, pitchHz, noise, talk, lost }: Made
   const chance = chanceFrom(7);
   const samples = new Float32Array(Math.round(lastsS * RATE));
   for (let i = 0; i < samples.length; i++) samples[i] = noise * (2 * chance.uniform() - 1);
-  for (let at = 0; at < lastsS && talk > 0; at += 0.12 + 0.3 * chance.uniform()) {
+  for (let at = talk > 0 ? 0 : Infinity; at < lastsS; at += 0.12 + 0.3 * chance.uniform()) {
     const pitch = 110 + 160 * chance.uniform();
     const long = Math.round((0.08 + 0.15 * chance.uniform()) * RATE);
     for (let j = 0; j < long; j++) {
@@ -76,7 +76,12 @@ test('a sound that begins before the film does keeps its clock', () => {
 
 test('every third click drowned: the period is the same, and the cover says what was heard', () => {
   const sound = madeSound({
-    ...{ periodS: 0.6, phaseS: 0.5, lastsS: 30, pitchHz: 1000, noise: 0.005, talk: 0 },
+    periodS: 0.6,
+    phaseS: 0.5,
+    lastsS: 30,
+    pitchHz: 1000,
+    noise: 0.005,
+    talk: 0,
     lost: (number) => number % 3 === 2,
   });
   const beat = beatOf(sound);

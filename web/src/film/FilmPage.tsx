@@ -1,3 +1,105 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { pictureRefusal } from '@angled-chalk/contract';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { Link } from 'react-router';
+import { PALETTE } from '../app/palette.ts';
+import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
+import { ForWhomBar } from '../record/ForWhomBar.tsx';
+import { useRecordFor, type Recorded } from '../record/useRecordFor.ts';
+import { Advice } from './Advice.tsx';
+import { FilmDesk } from './FilmDesk.tsx';
+import { PracticeFilm } from './PracticeFilm.tsx';
+import { useOpenFilm } from './usePicture.ts';
+
+/** A film of a drill: brought in, its marks shown, its landings clicked or proposed, and checked. */
 export function FilmPage() {
-  return null;
+  const recorded = useRecordFor();
+  if (recorded === 'reading') return <Busy what="Reading the patterns" />;
+  if (recorded instanceof Error) return <ErrorBox error={recorded} />;
+  return <ForStudent key={recorded.student.id} recorded={recorded} />;
+}
+
+function ForStudent({ recorded }: { readonly recorded: Recorded }) {
+  const { student, plan, drill } = recorded;
+  const [file, setFile] = useState<File | null>(null);
+  const { film, error, busy } = useOpenFilm(file);
+  const refused = pictureRefusal(student, dayjs().year());
+  return (
+    <>
+      <PageTitle
+        sub="The film stays on this machine and is never stored: only marks, clicks and small pictures of the landings are kept, and go with the student."
+        actions={film && <Button onClick={() => setFile(null)}>Another film</Button>}
+      >
+        Film: {student.name}, {plan.plan.name}
+      </PageTitle>
+      <ForWhomBar recorded={recorded} />
+      {refused ? (
+        <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
+          {refused}{' '}
+          <Button size="small" component={Link} to={`/students/${student.id}`}>
+            Open {student.name}
+          </Button>
+        </Alert>
+      ) : film && file ? (
+        <FilmDesk key={`${plan.id} ${film.name}`} film={film} file={file} recorded={recorded} />
+      ) : (
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 1.5,
+            gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 380px), 1fr))',
+            alignItems: 'start',
+          }}
+        >
+          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+            <BringIn onFile={setFile} />
+            {busy && <Busy what="Opening the film" />}
+            {error && (
+              <ErrorBox error={error} title="This film was not opened">
+                <Box sx={{ mt: 0.5 }}>Nothing was stored, and nothing that was there has changed.</Box>
+              </ErrorBox>
+            )}
+            <PracticeFilm drill={drill} onFile={setFile} />
+          </Box>
+          <Advice drill={drill} />
+        </Box>
+      )}
+    </>
+  );
+}
+
+function BringIn({ onFile }: { readonly onFile: (file: File) => void }) {
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+    onDrop: ([file]) => file && onFile(file),
+  });
+  return (
+    <Panel title="Bring in a film">
+      <Box
+        {...getRootProps()}
+        sx={{
+          border: `2px dashed ${isDragActive ? PALETTE.action : PALETTE.rule}`,
+          p: 2,
+          textAlign: 'center',
+          bgcolor: isDragActive ? PALETTE.actionFill : 'transparent',
+        }}
+      >
+        <input {...getInputProps()} aria-label="Film" />
+        <Box sx={{ mb: 1 }}>Drop a film here, or</Box>
+        <Button variant="contained" onClick={open}>
+          Choose a film
+        </Button>
+        <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.84rem' }}>
+          From any phone on a tripod, with at least four cones or corners in the picture.
+        </Box>
+      </Box>
+    </Panel>
+  );
 }

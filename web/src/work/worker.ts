@@ -24,6 +24,7 @@ import {
   type Track,
   type TrcMapping,
 } from '@angled-chalk/core/track';
+import { beatOf, type Sound, type SteadyBeat } from '@angled-chalk/core/sound';
 import { expose } from 'comlink';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { packedGround, type GroundOrder, type PackedGround } from './ground-map.ts';
@@ -91,6 +92,10 @@ const work = {
     const made = trackOfTrc(read.value, mapping);
     return made.ok ? { ok: true, notices: made.notices, value: packedRecording(made.value) } : made;
   },
+
+  /** The metronome that is heard in a sound. */
+  beat: (sound: Sound, progress: Progress): SteadyBeat | null =>
+    beatOf(sound, (share) => progress(share, 'Listening')),
 
   mends: (drill: PlannedDrill, findings: readonly Finding[], finding: Finding): Mend[] =>
     mendsFor(drill, findings, finding),
