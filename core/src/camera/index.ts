@@ -9,6 +9,7 @@ export {
   proposeLandings,
 } from './propose.ts';
 export {
+  aimOver,
   type CameraPlace,
   cameraAdvice,
   CLICK_U_PX,

@@ -75,6 +75,16 @@ export function majorM({ covarianceM2: [[xx, xy], [, yy]] }: FloorPoint): number
   return Math.sqrt((xx + yy) / 2 + Math.hypot(half, xy));
 }
 
+/** The middle of a body, and its head with what it wears and some air (own choice), metres. */
+const MIDDLE_M = 0.85;
+const HEAD_M = 1.95;
+
+/** The place of the floor that a camera looks at which has the middle of a body that stands somewhere in its picture's middle. */
+export function aimOver(body: Point, from: Point, heightM: number): Point {
+  const beyond = heightM > MIDDLE_M + 0.1 ? heightM / (heightM - MIDDLE_M) : heightM / 0.1;
+  return { x: from.x + (body.x - from.x) * beyond, y: from.y + (body.y - from.y) * beyond };
+}
+
 /** How well feet are known from one place; null where not all of the drill is in the picture. */
 function placed(
   camera: Pinhole,
@@ -89,7 +99,9 @@ function placed(
     pixel.x < frame.width - EDGE_PX &&
     pixel.y < frame.height - EDGE_PX;
   const seen = landings.map((at) => pinholePixel(camera, at));
-  if (!seen.every(isIn)) return null;
+  // A body that is cut by the edge of the picture is not found in it.
+  const isWhole = landings.every((at) => isIn(pinholePixel(camera, at, HEAD_M)));
+  if (!isWhole || !seen.every(isIn)) return null;
   const shown = marks.flatMap((at, i): CameraMark[] => {
     const pixel = pinholePixel(camera, at);
     return isIn(pixel) ? [{ name: String(i), at, pixel, uM: MARK_U_M, uPx: MARK_U_PX }] : [];
@@ -119,11 +131,12 @@ export function cameraAdvice(marks: readonly Point[], landings: readonly Point[]
   return SIDES.flatMap(([from, x, y]) =>
     HEIGHTS_M.flatMap((heightM) =>
       DISTANCES_M.flatMap((distanceM): CameraPlace[] => {
+        const at = { x: middle.x + x * distanceM, y: middle.y + y * distanceM };
         const camera: Pinhole = {
           frame: PICTURE,
-          at: { x: middle.x + x * distanceM, y: middle.y + y * distanceM },
+          at,
           heightM,
-          towards: middle,
+          towards: aimOver(middle, at, heightM),
           focalPx: focalOf(PICTURE),
         };
         const found = placed(camera, marks, landings);

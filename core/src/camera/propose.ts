@@ -2,7 +2,8 @@ import type { FootName } from '../body/index.ts';
 import { distanceM, fromFacing, headingDeg, type Point } from '../geometry/index.ts';
 import type { SeenLanding } from './film.ts';
 import { seenAt, type Camera } from './fit.ts';
-import { placeOf } from './points.ts';
+import { majorM } from './pinhole.ts';
+import { placeOf, pointOf } from './points.ts';
 
 /** A foot as it was found in one picture, pixels; how surely, 0 to 1. */
 export interface FoundFoot {
@@ -31,6 +32,8 @@ const HEEL_HEIGHT_M = 0.06;
 /** A foot that goes slower than this stands; one that has not gone this far has not left. */
 const STANDS_MPS = 0.45;
 const LEFT_M = 0.06;
+/** Nor one that has not gone so many of its own uncertainties (own choice). */
+const LEFT_TIMES = 1.6;
 /** Pictures whose middle one counts: single ones jump. */
 const MEDIAN_OF = 5;
 /** So well a found toe is known, pixels each axis at 720 lines (measured on made-up films). */
@@ -83,8 +86,15 @@ interface Stand {
   readonly toe: Point;
 }
 
+/** How far a foot has to go to have left: further where the picture tells less. */
+function leftM(camera: Camera, at: Walked | undefined): number {
+  const uPx = FOUND_U_PX * (camera.frame.height / 720);
+  const point = at && pointOf(camera, { pixel: at.seen.toe, uPx, heightM: TOE_HEIGHT_M });
+  return Math.max(LEFT_M, point ? LEFT_TIMES * majorM(point) : 0);
+}
+
 /** Stretches in which a foot stands: slow throughout, each further from the one before than feet sway. */
-function standsOf(walked: readonly Walked[]): Stand[] {
+function standsOf(camera: Camera, walked: readonly Walked[]): Stand[] {
   const isSlow = walked.map((one, i) => {
     const [a, b] = [walked[Math.max(0, i - 1)] ?? one, walked[Math.min(walked.length - 1, i + 1)] ?? one];
     return distanceM(a.toe, b.toe) / Math.max(1e-6, b.timeS - a.timeS) < STANDS_MPS;
@@ -96,7 +106,8 @@ function standsOf(walked: readonly Walked[]): Stand[] {
     while (to + 1 < walked.length && isSlow[to + 1]) to++;
     const toe = middlePoint(walked.slice(from, to + 1).map((one) => one.toe));
     const last = stands.at(-1);
-    if (last && distanceM(last.toe, toe) < LEFT_M) stands[stands.length - 1] = { ...last, to };
+    if (last && distanceM(last.toe, toe) < leftM(camera, walked[from]))
+      stands[stands.length - 1] = { ...last, to };
     else if (to > from) stands.push({ from, to, toe });
     from = to;
   }
@@ -123,7 +134,7 @@ export function proposeLandings(
   return (['left', 'right'] as const)
     .flatMap((foot) => {
       const walked = walkedBy(camera, foot, found);
-      const stands = standsOf(walked);
+      const stands = standsOf(camera, walked);
       return stands.flatMap((stand, i): Proposal[] => {
         const pictures = walked.slice(stand.from, stand.to + 1);
         const [first] = pictures;

@@ -96,7 +96,9 @@ export function FilmDesk({
   const mark = (name: string, pixel: Point, isDone: boolean): void => {
     const others = done.marks.filter((one) => one.name !== name);
     change({ marks: [...others, { name, pixel }] }, true);
-    if (isDone) setMarking(left.find((one) => one.name !== name && marking === name)?.name ?? null);
+    // Four fix the floor: until then one follows the other.
+    const isNext = isDone && marking === name && others.length + 1 < 4;
+    if (isDone) setMarking((isNext && left.find((one) => one.name !== name)?.name) || null);
   };
   const moveLanding = (id: number, pixel: Point): void => {
     setChosen(id);
@@ -218,7 +220,15 @@ export function FilmDesk({
         )}
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-        <MarksPanel work={work} left={left} marking={marking} onMarking={setMarking} />
+        <MarksPanel
+          work={work}
+          left={left}
+          marking={marking}
+          onMarking={(name) => {
+            setBoxing(false);
+            setMarking(name);
+          }}
+        />
         <LandingsPanel
           work={work}
           film={film}
@@ -230,7 +240,10 @@ export function FilmDesk({
           onTurning={setTurning}
           box={box}
           boxing={boxing}
-          onBoxing={setBoxing}
+          onBoxing={(on) => {
+            setMarking(null);
+            setBoxing(on);
+          }}
           chosen={chosen}
           onChoose={(one) => {
             setChosen(one.id);

@@ -145,7 +145,14 @@ export function FilmView(props: FilmViewProps) {
       <svg
         ref={svg}
         viewBox={`0 0 ${width} ${height}`}
-        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', cursor: 'crosshair' }}
+        style={{
+          position: 'absolute',
+          inset: 0,
+          width: '100%',
+          height: '100%',
+          cursor: 'crosshair',
+          userSelect: 'none',
+        }}
         onPointerDown={down}
         onPointerMove={move}
         onPointerUp={up}

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import { cameraAdvice, focalOf } from '@angled-chalk/core/camera';
+import { aimOver, cameraAdvice, focalOf } from '@angled-chalk/core/camera';
 import { boundsOf, midpoint } from '@angled-chalk/core/geometry';
 import { eventsOf, expand, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { faultWords } from '@angled-chalk/core/rules';
@@ -59,17 +59,18 @@ export function PracticeFilm({
       landings,
     ).find(({ from }) => from === 'the near side');
   }, [drill, footwork]);
-  const awayM = distanceM ?? best?.distanceM ?? 4;
+  const awayM = distanceM ?? best?.distanceM ?? 5;
   const make = async (): Promise<void> => {
     const { least, most } = boundsOf(eventsOf(footwork.moves).map(({ to }) => to));
     const middle = midpoint(least, most);
+    const at = { x: middle.x, y: middle.y - awayM };
     const frame = { width: wide, height: (wide * 9) / 16 };
     const order: FilmOrder = {
       camera: {
         frame,
-        at: { x: middle.x, y: middle.y - awayM },
+        at,
         heightM,
-        towards: middle,
+        towards: aimOver(middle, at, heightM),
         focalPx: focalOf(frame),
       },
       rateHz,

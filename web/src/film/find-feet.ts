@@ -35,10 +35,13 @@ const POINTS = { left: { heel: 29, toe: 31 }, right: { heel: 30, toe: 32 } } as 
 /** The box goes with the student, so much wider than what was found of them. */
 const SPARE = 0.3;
 const EDGE_SHARE = 0.05;
-/** The longer side of what the model is shown; it looks at fewer points than that in any case. */
-const LARGEST_PX = 640;
-/** After so many pictures without anybody the first box is looked at again. */
-const LOST_AFTER = 8;
+/** A box that a hand drew is a little too small. */
+const FIRST_SPARE = 0.12;
+const WIDER = 4;
+/** The side of what the model is shown; it looks at fewer points than that in any case. */
+const SIDE_PX = 480;
+/** After so many pictures without anybody another box is tried. */
+const LOST_AFTER = 3;
 
 let landmarker: Promise<PoseLandmarker> | null = null;
 
@@ -51,26 +54,16 @@ const landmarkerFrom = (base: string): Promise<PoseLandmarker> =>
     }),
   ));
 
-function within(box: Box, width: number, height: number): Box {
-  const x = Math.max(0, Math.min(width - 8, box.x));
-  const y = Math.max(0, Math.min(height - 8, box.y));
-  return {
-    x,
-    y,
-    width: Math.max(8, Math.min(width - x, box.width)),
-    height: Math.max(8, Math.min(height - y, box.height)),
-  };
+/** A square about a part of the picture: the model knows no other shape. What is beyond the picture is black. */
+function squareAbout({ x, y, width, height }: Box, spare: number): Box {
+  const side = Math.max(width, height, 8) * (1 + 2 * spare);
+  return { x: x + width / 2 - side / 2, y: y + height / 2 - side / 2, width: side, height: side };
 }
 
-function around(points: readonly Point[], width: number, height: number): Box {
+function around(points: readonly Point[]): Box {
   const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
-  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const spare = SPARE * Math.max(right - left, bottom - top);
-  return within(
-    { x: left - spare, y: top - spare, width: right - left + 2 * spare, height: bottom - top + 2 * spare },
-    width,
-    height,
-  );
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return squareAbout({ x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }, SPARE);
 }
 
 const isAtEdge = ({ x, y }: NormalizedLandmark): boolean => Math.min(x, y, 1 - x, 1 - y) < EDGE_SHARE;
@@ -87,21 +80,20 @@ const finder = {
       const [width, height] = [video.displayWidth, video.displayHeight];
       const whole = new OffscreenCanvas(width, height);
       const shown = whole.getContext('2d');
-      const part = new OffscreenCanvas(8, 8);
+      const part = new OffscreenCanvas(SIDE_PX, SIDE_PX);
       const cut = part.getContext('2d', { willReadFrequently: true });
       if (!shown || !cut) throw new Error('This browser cannot draw pictures.');
       const feet: FoundFeet[] = [];
       const times: number[] = [];
-      let box = within(first, width, height);
+      let box = squareAbout(first, FIRST_SPARE);
       let lost = 0;
       for await (const sample of new VideoSampleSink(video).samples(fromS, toS + 1e-4)) {
         const timeS = sample.timestamp;
         sample.draw(shown, 0, 0);
         sample.close();
-        const scale = Math.min(1, LARGEST_PX / Math.max(box.width, box.height));
-        part.width = Math.round(box.width * scale);
-        part.height = Math.round(box.height * scale);
-        cut.drawImage(whole, box.x, box.y, box.width, box.height, 0, 0, part.width, part.height);
+        cut.fillStyle = '#000';
+        cut.fillRect(0, 0, SIDE_PX, SIDE_PX);
+        cut.drawImage(whole, box.x, box.y, box.width, box.height, 0, 0, SIDE_PX, SIDE_PX);
         const began = performance.now();
         const { landmarks } = model.detectForVideo(part, Math.round(timeS * 1000) + 1);
         times.push(performance.now() - began);
@@ -117,8 +109,10 @@ const finder = {
         feet.push({ timeS, left: footOf(POINTS.left), right: footOf(POINTS.right) });
         lost = person ? 0 : lost + 1;
         // The box stays while the student is well inside it: the model follows them from picture to picture.
-        if (person?.some(isAtEdge)) box = around(person.map(inPicture), width, height);
-        else if (lost > LOST_AFTER) box = within(first, width, height);
+        if (person?.some(isAtEdge)) box = around(person.map(inPicture));
+        // Who is lost is looked for in more and more of the picture about where they were shown.
+        else if (lost > 0 && lost % LOST_AFTER === 0)
+          box = squareAbout(first, FIRST_SPARE * (1 + ((lost / LOST_AFTER) % WIDER)));
         progress((timeS - fromS) / Math.max(1e-6, toS - fromS), 'Looking for feet');
       }
       times.sort((a, b) => a - b);

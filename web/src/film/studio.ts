@@ -20,7 +20,7 @@ import {
   Group,
   HemisphereLight,
   Mesh,
-  MeshStandardMaterial,
+  MeshLambertMaterial,
   PerspectiveCamera,
   PlaneGeometry,
   Quaternion,
@@ -41,18 +41,18 @@ const COLOURS: Readonly<Record<Limb['part'] | 'shoe' | 'sole', string>> = {
   glove: '#2b4f8a',
   thigh: '#2d3138',
   shin: '#c98f6b',
-  shoe: '#e6e2da',
+  shoe: '#3a2c22',
   sole: '#30302e',
 };
 
 const UP = new Vector3(0, 1, 0);
-const PARTS_OF_BLUR = 3;
+const PARTS_OF_BLUR = 2;
 const CLICK_HZ = 1320;
 const SOUND_HZ = 48_000;
 const BITRATE = 5e6;
 
-function material(colour: string): MeshStandardMaterial {
-  return new MeshStandardMaterial({ color: new Color(colour), roughness: 0.85 });
+function material(colour: string): MeshLambertMaterial {
+  return new MeshLambertMaterial({ color: new Color(colour) });
 }
 
 /** A limb laid from one end to the other; it is made once and moved. */
@@ -157,7 +157,7 @@ const studio = {
     eye.position.copy(at3({ ...camera.at, z: camera.heightM }));
     eye.lookAt(at3({ ...camera.towards, z: 0 }));
     const drawn = new OffscreenCanvas(width, height);
-    const renderer = new WebGLRenderer({ canvas: drawn, antialias: true });
+    const renderer = new WebGLRenderer({ canvas: drawn, antialias: false });
     renderer.setSize(width, height, false);
     const first = figureAt(0);
     const limbs = first.limbs.map(limbMesh);
@@ -211,15 +211,15 @@ const studio = {
       await video.add(i / rateHz, 1 / rateHz);
       for (const untilS = (i + 1) / rateHz; heard < Math.min(sound.length, untilS * SOUND_HZ);) {
         const part = sound.slice(heard, Math.min(sound.length, heard + SOUND_HZ));
-        await audio.add(
-          new AudioSample({
-            data: part,
-            format: 'f32',
-            numberOfChannels: 1,
-            sampleRate: SOUND_HZ,
-            timestamp: heard / SOUND_HZ,
-          }),
-        );
+        const spoken = new AudioSample({
+          data: part,
+          format: 'f32',
+          numberOfChannels: 1,
+          sampleRate: SOUND_HZ,
+          timestamp: heard / SOUND_HZ,
+        });
+        await audio.add(spoken);
+        spoken.close();
         heard += part.length;
       }
       if (i % 5 === 0) progress(i / frames, 'Filming');
