@@ -8,7 +8,6 @@ import {
   majorM,
   pinholePixel,
   pointOf,
-  proposalsAsSeen,
   proposeLandings,
   type Camera,
   type CameraMark,
@@ -199,6 +198,7 @@ describe('where to put the phone', () => {
 
 describe('landings proposed from found feet', () => {
   const HZ = 30;
+  const FILMED = { footLengthM: 0.26, toesDeg: () => 0 };
   /** A foot that stands, goes in a quarter of a second, and stands again; found with a scatter of pixels. */
   function film(
     steps: Readonly<Record<'left' | 'right', readonly (readonly [number, Point])[]>>,
@@ -246,7 +246,7 @@ describe('landings proposed from found feet', () => {
     ['with a scatter of two pixels', 2, 0.06],
   ])('%s: every landing, at its time and place', (_name, noisePx, withinM) => {
     const camera = seenCamera();
-    const proposals = proposalsAsSeen(camera, proposeLandings(camera, film(STEPS, noisePx), 0.26), 0.26);
+    const proposals = proposeLandings(camera, film(STEPS, noisePx), FILMED);
     for (const foot of ['left', 'right'] as const) {
       const own = proposals.filter((one) => one.foot === foot);
       expect(own).toHaveLength(STEPS[foot].length);
@@ -266,13 +266,13 @@ describe('landings proposed from found feet', () => {
       ...one,
       left: one.left && { ...one.left, sure: 0.3 },
     }));
-    const proposals = proposeLandings(camera, unsure, 0.26);
+    const proposals = proposeLandings(camera, unsure, FILMED);
     expect(proposals.filter(({ foot }) => foot === 'left').every(({ weak }) => weak)).toBe(true);
     expect(proposals.filter(({ foot }) => foot === 'right').some(({ weak }) => weak)).toBe(false);
   });
 
   test('nobody found is no landing', () => {
-    expect(proposeLandings(seenCamera(), [{ timeS: 0, left: null, right: null }], 0.26)).toEqual([]);
+    expect(proposeLandings(seenCamera(), [{ timeS: 0, left: null, right: null }], FILMED)).toEqual([]);
   });
 });
 

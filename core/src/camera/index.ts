@@ -1,13 +1,6 @@
 export { type Camera, type CameraMark, fitCamera, type Frame, LENS_FROM, linearFit, seenAt } from './fit.ts';
 export { ellipseRing, type FloorLanding, frameUS, landingOnFloor, type SeenLanding } from './film.ts';
-export {
-  type FoundFeet,
-  type FoundFoot,
-  foundHeadingDeg,
-  type Proposal,
-  proposalsAsSeen,
-  proposeLandings,
-} from './propose.ts';
+export { type FoundFeet, type Filmed, type FoundFoot, type Proposal, proposeLandings } from './propose.ts';
 export {
   aimOver,
   type CameraPlace,

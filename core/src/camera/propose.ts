@@ -1,5 +1,5 @@
 import type { FootName } from '../body/index.ts';
-import { distanceM, fromFacing, headingDeg, type Point } from '../geometry/index.ts';
+import { distanceM, fromFacing, headingDeg, midpoint, type Point } from '../geometry/index.ts';
 import type { SeenLanding } from './film.ts';
 import { seenAt, type Camera } from './fit.ts';
 import { majorM } from './pinhole.ts';
@@ -22,8 +22,13 @@ export interface FoundFeet {
 /** A landing that a machine proposes. A weak one is for a coach to look at before it counts. */
 export interface Proposal extends SeenLanding {
   readonly weak: boolean;
-  /** A hint of where it points; null where not even that is told. */
-  readonly headingDeg: number | null;
+}
+
+/** What is known of whoever is filmed. */
+export interface Filmed {
+  readonly footLengthM: number;
+  /** Which way a foot is expected to point that stands somewhere: where the picture does not tell it, this is taken. */
+  readonly toesDeg: (foot: FootName, at: Point) => number;
 }
 
 /** Found points lie above the floor: the toes so high, the heels so high (measured on made-up films). */
@@ -37,7 +42,10 @@ const LEFT_TIMES = 1.6;
 /** Pictures whose middle one counts: single ones jump. */
 const MEDIAN_OF = 5;
 /** So well a found toe is known, pixels each axis at 720 lines (measured on made-up films). */
-const FOUND_U_PX = 8;
+const FOUND_U_PX = 11;
+const WEAK_TIMES = 1.6;
+/** From picture to picture it jumps by less. */
+const JITTER_U_PX = 6;
 /** A landing is seen late by about half of what a running middle hides. */
 const FOUND_U_S = 0.035;
 const LEAST_SURE = 0.5;
@@ -88,7 +96,7 @@ interface Stand {
 
 /** How far a foot has to go to have left: further where the picture tells less. */
 function leftM(camera: Camera, at: Walked | undefined): number {
-  const uPx = FOUND_U_PX * (camera.frame.height / 720);
+  const uPx = JITTER_U_PX * (camera.frame.height / 720);
   const point = at && pointOf(camera, { pixel: at.seen.toe, uPx, heightM: TOE_HEIGHT_M });
   return Math.max(LEFT_M, point ? LEFT_TIMES * majorM(point) : 0);
 }
@@ -114,22 +122,37 @@ function standsOf(camera: Camera, walked: readonly Walked[]): Stand[] {
   return stands;
 }
 
-/** The heading whose toe and heel are the middle ones of some pictures. */
-const middleHeading = (camera: Camera, seen: readonly FoundFoot[]): number | null =>
-  foundHeadingDeg(camera, {
-    toe: middlePoint(seen.map(({ toe }) => toe)),
-    heel: middlePoint(seen.map(({ heel }) => heel)),
-  });
+/** From the heel a foot's ball is so much of its length ahead, and from the end of its toes the rest behind. */
+const BALL_FROM_HEEL_SHARE = 0.73;
+
+/**
+ * Where the ball of a standing foot is, as both of its found ends say: what one of them is off by along the foot the other
+ * halves. Which way it points is read from the two where they are a foot apart, else it is as expected.
+ */
+function ballOf(
+  foot: FootName,
+  toe: Point,
+  heel: Point,
+  { footLengthM, toesDeg }: Filmed,
+): { readonly at: Point; readonly isPlain: boolean } {
+  const lengthM = distanceM(toe, heel);
+  const isPlain = lengthM > SHORTEST_FOOT * footLengthM && lengthM < LONGEST_FOOT * footLengthM;
+  const headingTo = isPlain ? headingDeg(heel, toe) : toesDeg(foot, heel);
+  const ofHeel = fromFacing(heel, headingTo, 0, BALL_FROM_HEEL_SHARE * footLengthM);
+  const ofToe = fromFacing(toe, headingTo, 0, (BALL_FROM_HEEL_SHARE - 1) * footLengthM);
+  // Toes that lie on the heel are hidden by it: then the heel alone tells.
+  return { at: isPlain ? midpoint(ofHeel, ofToe) : ofHeel, isPlain };
+}
+
+/** A foot found shorter or longer than this is found wrong (own choice). */
+const SHORTEST_FOOT = 0.5;
+const LONGEST_FOOT = 1.5;
 
 /**
  * Landings that the found feet of a film amount to: a foot stands, leaves by more than it sways, and stands again. The
  * first of each foot is where it stands before the drill.
  */
-export function proposeLandings(
-  camera: Camera,
-  found: readonly FoundFeet[],
-  footLengthM: number,
-): Proposal[] {
+export function proposeLandings(camera: Camera, found: readonly FoundFeet[], filmed: Filmed): Proposal[] {
   const scale = camera.frame.height / 720;
   return (['left', 'right'] as const)
     .flatMap((foot) => {
@@ -140,65 +163,32 @@ export function proposeLandings(
         const [first] = pictures;
         if (!first) return [];
         const before = stands[i - 1];
-        const lengthM = middle(pictures.map(({ toe, heel }) => distanceM(toe, heel)));
+        const { at, isPlain } = ballOf(
+          foot,
+          middlePoint(pictures.map(({ toe }) => toe)),
+          middlePoint(pictures.map(({ heel }) => heel)),
+          filmed,
+        );
         const weak =
+          !isPlain ||
           pictures.length < LEAST_STAND ||
-          middle(pictures.map(({ seen }) => seen.sure)) < LEAST_SURE ||
-          lengthM < 0.5 * footLengthM ||
-          lengthM > 1.5 * footLengthM;
+          middle(pictures.map(({ seen }) => seen.sure)) < LEAST_SURE;
         const lifted = before ? walked[before.to] : undefined;
         return [
           {
             foot,
             timeS: first.timeS,
             liftS: lifted?.timeS ?? null,
-            ball: middlePoint(pictures.map(({ seen }) => seen.toe)),
+            ball: seenAt(camera, at),
             toe: null,
             isTurn: false,
-            uPx: FOUND_U_PX * scale,
+            uPx: (weak ? WEAK_TIMES : 1) * FOUND_U_PX * scale,
             uS: FOUND_U_S,
-            heightM: TOE_HEIGHT_M,
+            heightM: 0,
             weak,
-            headingDeg: middleHeading(
-              camera,
-              pictures.map(({ seen }) => seen),
-            ),
           },
         ];
       });
     })
     .sort((a, b) => a.timeS - b.timeS);
-}
-
-/** Which way a foot points whose toe and heel were found; a hint, no measure. */
-export function foundHeadingDeg(
-  camera: Camera,
-  { toe, heel }: Pick<FoundFoot, 'toe' | 'heel'>,
-): number | null {
-  const [a, b] = [
-    placeOf(camera, { pixel: heel, heightM: HEEL_HEIGHT_M }),
-    placeOf(camera, { pixel: toe, heightM: TOE_HEIGHT_M }),
-  ];
-  return a && b ? headingDeg(a, b) : null;
-}
-
-/** The ball of a foot is so much of its length behind the end of its toes. */
-const TOE_AHEAD = 0.27;
-
-/**
- * Proposals as if they had been clicked: the ball of the foot on the floor, where it is seen in the picture. Which way a
- * found foot points is too rough to be told; it is only used for the way from toes to ball.
- */
-export function proposalsAsSeen(
-  camera: Camera,
-  proposals: readonly Proposal[],
-  footLengthM: number,
-): Proposal[] {
-  return proposals.flatMap((one) => {
-    const toe = placeOf(camera, { pixel: one.ball, heightM: one.heightM });
-    if (!toe) return [];
-    const backM = one.headingDeg === null ? 0 : TOE_AHEAD * footLengthM;
-    const at = fromFacing(toe, one.headingDeg ?? 0, 0, -backM);
-    return [{ ...one, ball: seenAt(camera, at), heightM: 0 }];
-  });
 }

@@ -1,10 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
-import type { FootName } from '@angled-chalk/core/body';
-import { CLICK_U_PX, frameUS } from '@angled-chalk/core/camera';
-import type { Point } from '@angled-chalk/core/geometry';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { toeHeadingDeg, type FootName } from '@angled-chalk/core/body';
+import { CLICK_U_PX, frameUS, type Filmed } from '@angled-chalk/core/camera';
+import { headingDeg, type Point } from '@angled-chalk/core/geometry';
+import { expand } from '@angled-chalk/core/pattern';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { BESIDE } from '../parts/Page.tsx';
 import type { Recorded } from '../record/useRecordFor.ts';
@@ -46,6 +47,14 @@ export function FilmDesk({
   const { bitmap, shown, error } = usePicture(film, place);
   const { done, places, change, reading } = work;
   const timeS = times[place] ?? 0;
+  const filmed = useMemo((): Filmed => {
+    const { stance } = expand(drill);
+    const { target } = drill.plan;
+    return {
+      footLengthM: stance.body.footLength.valueM,
+      toesDeg: (which, at) => toeHeadingDeg(stance, which, headingDeg(at, target.at)),
+    };
+  }, [drill]);
   const left = places.filter(({ name }) => !done.marks.some((mark) => mark.name === name));
   const hand: Hand =
     marking !== null ? { does: 'mark', name: marking } : boxing ? { does: 'box' } : { does: 'land' };
@@ -233,7 +242,7 @@ export function FilmDesk({
           work={work}
           film={film}
           file={file}
-          footLengthM={drill.student.lengths.footLengthM ?? 0.152 * drill.student.lengths.statureM}
+          filmed={filmed}
           foot={foot}
           onFoot={setFoot}
           turning={turning}

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { FootName } from '@angled-chalk/core/body';
-import { majorM, proposalsAsSeen, proposeLandings } from '@angled-chalk/core/camera';
+import { majorM, proposeLandings, type Filmed } from '@angled-chalk/core/camera';
 import type { Point } from '@angled-chalk/core/geometry';
 import { formatSmall } from '@angled-chalk/core/measure';
 import { useState } from 'react';
@@ -21,7 +21,7 @@ interface LandingsPanelProps {
   readonly work: FilmWork;
   readonly film: Film;
   readonly file: File;
-  readonly footLengthM: number;
+  readonly filmed: Filmed;
   readonly foot: FootName;
   readonly onFoot: (foot: FootName) => void;
   readonly turning: boolean;
@@ -38,7 +38,7 @@ const newFinder = (): Worker => new Worker(new URL('./find-feet.ts', import.meta
 
 /** Landings: clicked one by one, or proposed and then looked at. */
 export function LandingsPanel(props: LandingsPanelProps) {
-  const { work, film, file, footLengthM, foot, onFoot, turning, onTurning, box, boxing, onBoxing } = props;
+  const { work, film, file, filmed, foot, onFoot, turning, onTurning, box, boxing, onBoxing } = props;
   const { chosen, onChoose, onRemove } = props;
   const { done, floors, camera, change, canUndo, canRedo, undo, redo } = work;
   const units = useUnits();
@@ -66,7 +66,7 @@ export function LandingsPanel(props: LandingsPanelProps) {
   const take = async ({ feet }: FoundInFilm): Promise<void> => {
     if (!camera) return;
     const seen = feet.filter(({ left, right }) => left ?? right).length;
-    const proposals = proposalsAsSeen(camera, proposeLandings(camera, feet, footLengthM), footLengthM);
+    const proposals = proposeLandings(camera, feet, filmed);
     if (seen === 0 || proposals.length === 0) {
       setTold(
         'Nobody was found in that part of the picture. Draw the box about the student, or click the landings.',
@@ -76,7 +76,7 @@ export function LandingsPanel(props: LandingsPanelProps) {
     const kept = done.landings.filter(({ state }) => state === 'clicked');
     const first = Math.max(0, ...kept.map(({ id }) => id)) + 1;
     const taken: FilmLanding[] = [];
-    for (const [i, { weak, headingDeg: _hint, ...one }] of proposals.entries())
+    for (const [i, { weak, ...one }] of proposals.entries())
       taken.push({
         ...one,
         id: first + i,

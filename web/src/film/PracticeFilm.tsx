@@ -9,7 +9,7 @@ import { faultWords } from '@angled-chalk/core/rules';
 import { canHave, SIMULATED_FAULTS, type FilmOrder, type SimulatedFault } from '@angled-chalk/core/sim';
 import { useMemo, useState } from 'react';
 import { NumberBox } from '../parts/boxes.tsx';
-import { saveText } from '../parts/download.ts';
+import { saveBytes, saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
@@ -83,6 +83,7 @@ export function PracticeFilm({
     const made = await task.run((studio, progress) => studio.film(drill, order, progress));
     if (!made) return;
     saveText(`practice-${seed}.truth.json`, JSON.stringify(made.truth, null, 1));
+    saveBytes(`practice-${seed}.mp4`, new Uint8Array(made.bytes), 'video/mp4');
     onFile(new File([made.bytes], `practice-${seed}.mp4`, { type: 'video/mp4' }));
     setSeed(seed + 1);
   };
