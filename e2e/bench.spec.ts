@@ -77,6 +77,8 @@ test('by keyboard only: composed from nothing, mended, played, printed and check
   await expect(page.getByText('Saved')).toBeVisible();
   await tabTo(page, 'a', /^6\s*Record/);
   await page.keyboard.press('Enter');
+  await tabTo(page, 'summary', /^For practice/);
+  await page.keyboard.press('Enter');
   await tabTo(page, 'button', /^Make a practice recording$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Recorded /)).toBeVisible();

@@ -6,6 +6,7 @@ test('a class watched by eye: a window by the clock, taps, one taken back, and w
 }) => {
   await page.clock.install({ time: new Date('2026-05-04T18:00:00') });
   await page.goto(`${program.url}/record`);
+  await page.getByRole('button', { name: 'Only eyes' }).click();
   await page.getByRole('link', { name: 'Watch by eye' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/^By eye: watch .* next$/);
   await page.getByRole('button', { name: 'Watch', exact: true }).click();

@@ -77,7 +77,7 @@ test('from the first screen to a checked student, and all of it is there after a
   });
 
   await test.step('a track file is brought in and checked', async () => {
-    await page.getByRole('link', { name: /^Record bring/ }).click();
+    await page.getByRole('link', { name: /^Record phone/ }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Record:');
     await page.getByRole('combobox', { name: 'Pattern' }).click();
     await page.getByRole('option', { name: 'Zigzag, five cones' }).click();
@@ -101,10 +101,11 @@ test('from the first screen to a checked student, and all of it is there after a
   });
 
   await test.step('a recording of the simulated tracker is checked too', async () => {
-    await page.getByRole('link', { name: /^Record bring/ }).click();
+    await page.getByRole('link', { name: /^Record phone/ }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Record:');
     await page.getByRole('combobox', { name: 'Pattern' }).click();
     await page.getByRole('option', { name: 'Zigzag, five cones' }).click();
+    await page.getByText('For practice: a recording').click();
     await page.getByRole('checkbox', { name: 'feet together' }).check();
     await page.getByRole('button', { name: 'Make a practice recording' }).click();
     await page.getByRole('button', { name: /Check Imke Varga, Zigzag, five cones, simulated/ }).click();

@@ -4,11 +4,12 @@ import { ensureChromium, ensurePackages, ROOT } from './steps.mjs';
 ensurePackages();
 const { buildAll, bundleNode } = await import('./build.mjs');
 const what = process.argv[2] ?? 'all';
-if (!['frames', 'club', 'keys', 'drag'].includes(what)) await runCore();
+if (!['frames', 'club', 'keys', 'drag', 'capture'].includes(what)) await runCore();
 if (what === 'all' || what === 'club') await runClub();
 if (what === 'all' || what === 'frames') await runFrames();
 if (what === 'all' || what === 'keys') await runKeys();
 if (what === 'all' || what === 'drag') await runDrag();
+if (what === 'all' || what === 'capture') await runCapture();
 
 /** The benches of the core, in one process of their own. */
 
@@ -59,4 +60,12 @@ async function runDrag() {
   await buildAll();
   const { drag } = await import('../bench/drag.mjs');
   print('The range room in the built program', ['what', 'median', '95 %'], await drag());
+}
+
+/** Live streams and films in Chromium. */
+async function runCapture() {
+  ensureChromium();
+  await buildAll();
+  const { capture } = await import('../bench/capture.mjs');
+  print('Capture in the built program', ['what', 'times', 'median', '95 %'], await capture());
 }

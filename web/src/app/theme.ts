@@ -31,6 +31,8 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 650 },
   },
   components: {
+    // What is not chosen is read as well as what is.
+    MuiToggleButton: { styleOverrides: { root: { color: PALETTE.ink } } },
     MuiCssBaseline: {
       styleOverrides: {
         ':root': { ...coloursOf('light'), colorScheme: 'light dark' },

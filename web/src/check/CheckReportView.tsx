@@ -32,6 +32,7 @@ import { CheckMeasures } from './CheckMeasures.tsx';
 import { GapChart } from './GapChart.tsx';
 import { JudgedAgain } from './JudgedAgain.tsx';
 import { Judging } from './Judging.tsx';
+import { Tells } from './Tells.tsx';
 import { MovesTable } from './MovesTable.tsx';
 import { SettleButton } from './SettleButton.tsx';
 import { toJudge, useJudge, type ToJudge } from './useJudge.ts';
@@ -207,6 +208,7 @@ export function CheckReportView({
         </Box>
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+        {check.trackId !== null && <Tells drill={drill} trackId={check.trackId} />}
         <GapChart
           result={result}
           timeS={playback.timeS}

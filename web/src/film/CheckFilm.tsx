@@ -21,7 +21,8 @@ import type { FilmWork } from './useFilmWork.ts';
 /** When the clicks of the metronome are, seconds of the film. */
 interface Beat {
   readonly periodS: number;
-  readonly phaseS: number;
+  /** Null where it was typed: nobody heard when it clicks. */
+  readonly phaseS: number | null;
 }
 
 /** The beat of the film, and the check of what was marked in it. */
@@ -43,7 +44,8 @@ export function CheckFilm({
   const track = useMemo(() => {
     const notes: Record<string, string> = {
       source: 'film',
-      ...(beat ? { beat_period_s: beat.periodS.toFixed(5), beat_phase_s: beat.phaseS.toFixed(4) } : {}),
+      ...(beat ? { beat_period_s: beat.periodS.toFixed(5) } : {}),
+      ...(beat && beat.phaseS !== null ? { beat_phase_s: beat.phaseS.toFixed(4) } : {}),
     };
     const kept = {
       frame: { width: film.width, height: film.height },
@@ -148,9 +150,7 @@ function BeatPanel({
           label="Tempo"
           unit="a minute"
           value={perMin}
-          onNumber={(value) =>
-            onBeat(value && value > 0 ? { periodS: 60 / value, phaseS: beat?.phaseS ?? 0 } : null)
-          }
+          onNumber={(value) => onBeat(value && value > 0 ? { periodS: 60 / value, phaseS: null } : null)}
         />
       </Box>
       {task.state && <TaskProgress state={task.state} onCancel={task.cancel} />}

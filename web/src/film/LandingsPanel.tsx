@@ -63,13 +63,13 @@ export function LandingsPanel(props: LandingsPanelProps) {
     );
     if (found) await take(found);
   };
-  const take = async ({ feet }: FoundInFilm): Promise<void> => {
+  const take = async ({ feet, pictureMs }: FoundInFilm): Promise<void> => {
     if (!camera) return;
     const seen = feet.filter(({ left, right }) => left ?? right).length;
     const proposals = proposeLandings(camera, feet, filmed);
     if (seen === 0 || proposals.length === 0) {
       setTold(
-        'Nobody was found in that part of the picture. Draw the box about the student, or click the landings.',
+        `Nobody was found in that part of the picture (${pictureMs.toFixed(0)} ms a picture). Draw the box about the student, or click the landings.`,
       );
       return;
     }
@@ -86,7 +86,7 @@ export function LandingsPanel(props: LandingsPanelProps) {
     change({ landings: [...kept, ...taken].sort((a, b) => a.timeS - b.timeS) });
     const weak = taken.filter(({ state }) => state === 'check').length;
     setTold(
-      `${taken.length} landings are proposed${weak > 0 ? `, ${weak} of them to be looked at` : ''}. Drag what is wrong.`,
+      `${taken.length} landings are proposed${weak > 0 ? `, ${weak} of them to be looked at` : ''}, at ${pictureMs.toFixed(0)} ms a picture. Drag what is wrong.`,
     );
   };
   return (

@@ -21,7 +21,7 @@ interface Kept {
   readonly unit: string;
 }
 
-const NONE = '';
+const NONE = '-';
 
 /** The marker whose name says most of what is looked for. */
 function likely(markers: readonly string[], side: 'l' | 'r', words: readonly string[]): string {

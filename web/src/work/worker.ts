@@ -1,5 +1,6 @@
 import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
 import type { StudentFit } from '@angled-chalk/core/body';
+import { decisionsFrom, type Decisions } from '@angled-chalk/core/capture';
 import { checkTrack, judgePlan, packCheck, type CheckResult, type Judged } from '@angled-chalk/core/check';
 import { mendsFor, type Mend, type Suits, type Walks } from '@angled-chalk/core/compose';
 import type { Reading } from '@angled-chalk/core/matching';
@@ -92,6 +93,10 @@ const work = {
     const made = trackOfTrc(read.value, mapping);
     return made.ok ? { ok: true, notices: made.notices, value: packedRecording(made.value) } : made;
   },
+
+  /** What a stored recording can decide of a drill. */
+  decisions: (drill: PlannedDrill, packed: Uint8Array): Decisions =>
+    decisionsFrom(drill, unpackTrack(packed)),
 
   /** The metronome that is heard in a sound. */
   beat: (sound: Sound, progress: Progress): SteadyBeat | null =>
