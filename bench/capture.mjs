@@ -145,7 +145,7 @@ async function film(url, browser, folder) {
     const took = await page.evaluate(
       (name) =>
         new Promise((resolve) => {
-          const status = document.querySelector('[data-shown]');
+          const status = document.querySelector('canvas[data-shown]');
           const before = status.dataset.shown;
           const began = performance.now();
           new MutationObserver((_changes, observer) => {

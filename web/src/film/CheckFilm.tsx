@@ -5,7 +5,7 @@ import type { InputProblem } from '@angled-chalk/core/measure';
 import { TRUSTED_COVER, type SteadyBeat } from '@angled-chalk/core/sound';
 import { packTrack, trackOfLandings } from '@angled-chalk/core/track';
 import dayjs from 'dayjs';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { useAddTrack } from '../api/queries.ts';
 import { NumberBox } from '../parts/boxes.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
@@ -26,7 +26,7 @@ interface Beat {
 }
 
 /** The beat of the film, and the check of what was marked in it. */
-export function CheckFilm({
+export const CheckFilm = memo(function CheckFilm({
   work,
   film,
   recorded,
@@ -88,7 +88,7 @@ export function CheckFilm({
       {decisions && <Decides title="What these marks can tell" decisions={decisions} />}
     </>
   );
-}
+});
 
 /** The metronome in the sound sets the clock of the plan; or it is typed. */
 function BeatPanel({

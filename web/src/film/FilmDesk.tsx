@@ -5,7 +5,7 @@ import { toeHeadingDeg, type FootName } from '@angled-chalk/core/body';
 import { CLICK_U_PX, frameUS, type Filmed } from '@angled-chalk/core/camera';
 import { headingDeg, type Point } from '@angled-chalk/core/geometry';
 import { expand } from '@angled-chalk/core/pattern';
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { BESIDE } from '../parts/Page.tsx';
 import type { Recorded } from '../record/useRecordFor.ts';
@@ -44,7 +44,7 @@ export function FilmDesk({
   const lift = useRef<Partial<Record<FootName, number>>>({});
   const [turning, setTurning] = useState(false);
   const view = useRef<HTMLDivElement>(null);
-  const { bitmap, shown, error } = usePicture(film, place);
+  const { bitmap, error } = usePicture(film, place);
   const { done, places, change, reading } = work;
   const timeS = times[place] ?? 0;
   const filmed = useMemo((): Filmed => {
@@ -55,7 +55,10 @@ export function FilmDesk({
       toesDeg: (which, at) => toeHeadingDeg(stance, which, headingDeg(at, target.at)),
     };
   }, [drill]);
-  const left = places.filter(({ name }) => !done.marks.some((mark) => mark.name === name));
+  const left = useMemo(
+    () => places.filter(({ name }) => !done.marks.some((mark) => mark.name === name)),
+    [places, done.marks],
+  );
   const hand: Hand =
     marking !== null ? { does: 'mark', name: marking } : boxing ? { does: 'box' } : { does: 'land' };
   const go = (by: number): void => setPlace(Math.max(0, Math.min(times.length - 1, place + by)));
@@ -131,7 +134,26 @@ export function FilmDesk({
       true,
     );
   };
-  const remove = (id: number): void => change({ landings: done.landings.filter((one) => one.id !== id) });
+  const remove = useCallback(
+    (id: number): void => change({ landings: done.landings.filter((one) => one.id !== id) }),
+    [change, done.landings],
+  );
+  const startMarking = useCallback((name: string | null) => {
+    setBoxing(false);
+    setMarking(name);
+  }, []);
+  const startBoxing = useCallback((on: boolean) => {
+    setMarking(null);
+    setBoxing(on);
+  }, []);
+  const choose = useCallback(
+    (one: FilmLanding) => {
+      setChosen(one.id);
+      const at = times.findIndex((t) => t >= one.timeS - 1e-6);
+      setPlace(at < 0 ? times.length - 1 : at);
+    },
+    [times],
+  );
   const key = (event: KeyboardEvent<HTMLElement>, cross: Point): void => {
     const action = keyAction(event);
     if (!action) return;
@@ -183,6 +205,7 @@ export function FilmDesk({
         <Box ref={view}>
           <FilmView
             bitmap={bitmap}
+            place={place}
             width={width}
             height={height}
             label={`Picture ${place + 1} of ${times.length}: arrow keys step, a press marks where the ${foot} foot lands`}
@@ -212,7 +235,7 @@ export function FilmDesk({
           <Button onClick={() => go(-1)}>One back</Button>
           <Button onClick={() => go(1)}>One on</Button>
           <Button onClick={() => go(10)}>+10</Button>
-          <Box role="status" data-shown={shown}>
+          <Box role="status">
             {timeS.toFixed(2)} s, picture {place + 1} of {times.length}
           </Box>
         </Box>
@@ -229,15 +252,7 @@ export function FilmDesk({
         )}
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-        <MarksPanel
-          work={work}
-          left={left}
-          marking={marking}
-          onMarking={(name) => {
-            setBoxing(false);
-            setMarking(name);
-          }}
-        />
+        <MarksPanel work={work} left={left} marking={marking} onMarking={startMarking} />
         <LandingsPanel
           work={work}
           film={film}
@@ -249,16 +264,9 @@ export function FilmDesk({
           onTurning={setTurning}
           box={box}
           boxing={boxing}
-          onBoxing={(on) => {
-            setMarking(null);
-            setBoxing(on);
-          }}
+          onBoxing={startBoxing}
           chosen={chosen}
-          onChoose={(one) => {
-            setChosen(one.id);
-            const at = times.findIndex((t) => t >= one.timeS - 1e-6);
-            setPlace(at < 0 ? times.length - 1 : at);
-          }}
+          onChoose={choose}
           onRemove={remove}
         />
         <CheckFilm work={work} film={film} recorded={recorded} />

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import type { Floor } from '@angled-chalk/core/floor';
 import type { Point } from '@angled-chalk/core/geometry';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { Magnifier } from './Magnifier.tsx';
 import { ellipsePath, gridPaths } from './overlay.ts';
@@ -19,7 +19,9 @@ export interface Pressed {
 }
 
 interface FilmViewProps {
+  /** Null while it is on its way: the one before stays. */
   readonly bitmap: ImageBitmap | null;
+  readonly place: number;
   readonly width: number;
   readonly height: number;
   readonly label: string;
@@ -53,7 +55,7 @@ const KEY_PX = 8;
 
 /** A picture of the film with the floor's grid, the marks and the landings over it. */
 export function FilmView(props: FilmViewProps) {
-  const { bitmap, width, height, label, floor, work, hand, near, chosen, outlying, box } = props;
+  const { bitmap, place, width, height, label, floor, work, hand, near, chosen, outlying, box } = props;
   const { camera, done, floors } = work;
   const canvas = useRef<HTMLCanvasElement>(null);
   const svg = useRef<SVGSVGElement>(null);
@@ -62,10 +64,12 @@ export function FilmView(props: FilmViewProps) {
   const [drawn, setDrawn] = useState<{ from: Point; to: Point } | null>(null);
   const [cross, setCross] = useState<Point>({ x: width / 2, y: (2 * height) / 3 });
   const [hasFocus, setHasFocus] = useState(false);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const context = canvas.current?.getContext('2d');
-    if (context && bitmap) context.drawImage(bitmap, 0, 0);
-  }, [bitmap]);
+    if (!context || !bitmap || !canvas.current) return;
+    context.drawImage(bitmap, 0, 0);
+    canvas.current.dataset['shown'] = String(place);
+  }, [bitmap, place]);
   const paths = useMemo(() => (camera ? gridPaths(camera, floor) : null), [camera, floor]);
   // Sizes that stay the same on the screen whatever the film's own size is.
   const unit = width / 1000;

@@ -6,7 +6,7 @@ import type { FootName } from '@angled-chalk/core/body';
 import { majorM, proposeLandings, type Filmed } from '@angled-chalk/core/camera';
 import type { Point } from '@angled-chalk/core/geometry';
 import { formatSmall } from '@angled-chalk/core/measure';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
@@ -37,7 +37,7 @@ interface LandingsPanelProps {
 const newFinder = (): Worker => new Worker(new URL('./find-feet.ts', import.meta.url), { type: 'module' });
 
 /** Landings: clicked one by one, or proposed and then looked at. */
-export function LandingsPanel(props: LandingsPanelProps) {
+export const LandingsPanel = memo(function LandingsPanel(props: LandingsPanelProps) {
   const { work, film, file, filmed, foot, onFoot, turning, onTurning, box, boxing, onBoxing } = props;
   const { chosen, onChoose, onRemove } = props;
   const { done, floors, camera, change, canUndo, canRedo, undo, redo } = work;
@@ -203,7 +203,7 @@ export function LandingsPanel(props: LandingsPanelProps) {
       </Box>
     </Panel>
   );
-}
+});
 
 /** A small picture of a landing that was proposed. */
 async function proposedPicture(film: Film, timeS: number, pixel: Point): Promise<string> {

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { LENS_FROM, type NoCamera } from '@angled-chalk/core/camera';
 import { formatSmall } from '@angled-chalk/core/measure';
+import { memo } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';
 import type { FilmWork, NamedPlace } from './useFilmWork.ts';
@@ -12,7 +13,7 @@ const WHY: Readonly<Record<NoCamera, string>> = {
 };
 
 /** Which cones and corners are shown, how far each is off, and what is weak about them; before any work is done. */
-export function MarksPanel({
+export const MarksPanel = memo(function MarksPanel({
   work: { done, reading, change },
   left,
   marking,
@@ -80,4 +81,4 @@ export function MarksPanel({
       )}
     </Panel>
   );
-}
+});

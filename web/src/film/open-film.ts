@@ -22,6 +22,8 @@ export interface Film {
   readonly endsEarlyS: number | null;
   readonly hasSound: boolean;
   readonly pictureAt: (place: number) => Promise<ImageBitmap>;
+  /** A picture that is there already. */
+  readonly pictureNow: (place: number) => ImageBitmap | null;
   readonly sound: () => Promise<Sound | null>;
   readonly close: () => void;
 }
@@ -83,6 +85,7 @@ async function read(file: File, input: Input): Promise<Film> {
     endsEarlyS: endsAtS,
     hasSound: (await input.getPrimaryAudioTrack()) !== null,
     pictureAt: pictures.at,
+    pictureNow: pictures.now,
     sound: () => soundOf(input),
     close: () => {
       pictures.close();
@@ -127,13 +130,18 @@ async function readableUntil(video: InputVideoTrack, times: Float64Array): Promi
   return times[good] ?? 0;
 }
 
-/** Pictures kept on either side of the one that is looked at. */
-const KEPT_BESIDE = 24;
+/** Pictures kept on either side of the one that is looked at: as many as fit into so much memory, and no more than these. */
+const KEPT_BYTES = 220e6;
+const MOST_KEPT_BESIDE = 40;
 /** A picture so little ahead is reached by going on, not by a jump. */
 const ON_M = 40;
 
 function picturesOf(video: InputVideoTrack, times: Float64Array) {
   const sink = new VideoSampleSink(video);
+  const beside = Math.min(
+    MOST_KEPT_BESIDE,
+    Math.max(6, Math.floor(KEPT_BYTES / (8 * video.displayWidth * video.displayHeight))),
+  );
   const known = new Map<number, ImageBitmap>();
   const sheet = new OffscreenCanvas(video.displayWidth, video.displayHeight);
   const context = sheet.getContext('2d');
@@ -159,7 +167,7 @@ function picturesOf(video: InputVideoTrack, times: Float64Array) {
     known.get(place)?.close();
     known.set(place, sheet.transferToImageBitmap());
     for (const [other, bitmap] of known)
-      if (Math.abs(other - wanted) > KEPT_BESIDE + 2) {
+      if (Math.abs(other - wanted) > beside + 2) {
         bitmap.close();
         known.delete(other);
       }
@@ -169,7 +177,7 @@ function picturesOf(video: InputVideoTrack, times: Float64Array) {
     if (!running || running.next > place || place - running.next > ON_M) {
       await running?.samples.return();
       // Somebody who steps back wants those before it next.
-      const from = running && place < running.next ? Math.max(0, place - KEPT_BESIDE / 2) : place;
+      const from = running && place < running.next ? Math.max(0, place - (beside >> 1)) : place;
       running = { samples: sink.samples(times[from] ?? 0), next: from };
     }
     while (running.next <= place) {
@@ -186,15 +194,31 @@ function picturesOf(video: InputVideoTrack, times: Float64Array) {
     line = mine.catch(() => undefined);
     return mine;
   };
-  const ahead = async (from: number): Promise<void> => {
-    for (let place = from + 1; place <= Math.min(times.length - 1, from + KEPT_BESIDE / 2); place++) {
-      if (isClosed || wanted !== from) return;
-      if (!known.has(place))
-        await inTurn(() => (wanted === from && !known.has(place) ? reach(place) : Promise.resolve()));
+  /** Makes ready what comes next while nobody waits: the next ones, or, for who steps back, a stretch of those before. */
+  const ahead = async (from: number, isBack: boolean): Promise<void> => {
+    const isOver = (): boolean => isClosed || Math.abs(wanted - from) > 2;
+    if (!isBack) {
+      for (let place = from + 1; place <= Math.min(times.length - 1, from + (beside >> 1)); place++) {
+        if (isOver()) return;
+        if (!known.has(place)) await inTurn(() => (known.has(place) ? Promise.resolve() : reach(place)));
+      }
+      return;
     }
+    let first = from;
+    while (first > 0 && known.has(first - 1)) first--;
+    if (first === 0 || from - first > beside >> 1) return;
+    await inTurn(async () => {
+      if (isOver() || known.has(first - 1)) return;
+      // From its front to what is there.
+      await running?.samples.return();
+      const start = Math.max(0, from - beside);
+      running = { samples: sink.samples(times[start] ?? 0), next: start };
+      await reach(first - 1);
+    });
   };
   return {
     at: async (place: number): Promise<ImageBitmap> => {
+      const isBack = place < wanted;
       wanted = place;
       const there = known.get(place);
       if (!there)
@@ -203,9 +227,10 @@ function picturesOf(video: InputVideoTrack, times: Float64Array) {
         });
       const found = known.get(place);
       if (!found) throw new NoFilm(`The film is unreadable near ${(times[place] ?? 0).toFixed(1)} s.`);
-      void ahead(place).catch(() => undefined);
+      void ahead(place, isBack).catch(() => undefined);
       return found;
     },
+    now: (place: number): ImageBitmap | null => known.get(place) ?? null,
     close: (): void => {
       isClosed = true;
       void running?.samples.return();

@@ -49,7 +49,8 @@ export const placesOf = ({ plan }: PlannedDrill): NamedPlace[] => [
 ];
 
 /** What was marked and clicked in a film; kept on this device until it is checked, and walked back step by step. */
-export function useFilmWork(drill: PlannedDrill, frame: Frame, keepAs: string) {
+export function useFilmWork(drill: PlannedDrill, { width, height }: Frame, keepAs: string) {
+  const frame = useMemo(() => ({ width, height }), [width, height]);
   const [kept, setKept] = useDeviceState<Done>(`film ${keepAs}`, NOTHING);
   const [history, setHistory] = useState<History<Done>>(() => startHistory(kept));
   const done = history.present;
@@ -102,21 +103,23 @@ export function useFilmWork(drill: PlannedDrill, frame: Frame, keepAs: string) {
       return found ? [{ ...found, picture: { pixel: ball, thumbnail } }] : [];
     });
   }, [done.landings, frame, marks]);
-  return {
-    places,
-    done,
-    marks,
-    reading,
-    camera,
-    floors,
-    marked,
-    change,
-    canUndo: history.past.length > 0,
-    canRedo: history.future.length > 0,
-    undo: () => keep(undo(history)),
-    redo: () => keep(redo(history)),
-    clear: () => keep(startHistory(NOTHING)),
-  };
+  return useMemo(
+    () => ({
+      places,
+      done,
+      marks,
+      reading,
+      camera,
+      floors,
+      marked,
+      change,
+      canUndo: history.past.length > 0,
+      canRedo: history.future.length > 0,
+      undo: () => keep(undo(history)),
+      redo: () => keep(redo(history)),
+    }),
+    [places, done, marks, reading, camera, floors, marked, change, history, keep],
+  );
 }
 
 export type FilmWork = ReturnType<typeof useFilmWork>;

@@ -32,19 +32,20 @@ export function useOpenFilm(file: File | null): {
   return { film: own?.film ?? null, error: own?.error ?? null, busy: file !== null && own === null };
 }
 
-/** The picture of a film at a place; the one before stays until it is there. */
+/** The picture of a film at a place; null until it is there. */
 export function usePicture(
   film: Film,
   place: number,
-): { readonly bitmap: ImageBitmap | null; readonly shown: number; readonly error: Error | null } {
-  const [state, setState] = useState<{ bitmap: ImageBitmap; shown: number } | null>(null);
+): { readonly bitmap: ImageBitmap | null; readonly error: Error | null } {
+  const [, setArrived] = useState(-1);
   const [error, setError] = useState<Error | null>(null);
   useEffect(() => {
     let isOver = false;
     film.pictureAt(place).then(
-      (bitmap) => {
+      () => {
         if (isOver) return;
-        setState({ bitmap, shown: place });
+        // What was there already has been drawn, and this changes nothing.
+        setArrived(place);
         setError(null);
       },
       (failure: unknown) => {
@@ -55,5 +56,5 @@ export function usePicture(
       isOver = true;
     };
   }, [film, place]);
-  return { bitmap: state?.bitmap ?? null, shown: state?.shown ?? -1, error };
+  return { bitmap: film.pictureNow(place), error };
 }
