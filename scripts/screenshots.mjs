@@ -4,6 +4,7 @@ import { ensurePackages, ROOT } from './steps.mjs';
 /** Pictures of the main views of the built program, from the demo club, for docs/screenshots. */
 ensurePackages();
 const { openProgram } = await import('./open-program.mjs');
+const { CORNER, filmed } = await import('./film-shot.mjs');
 const FOLDER = `${ROOT}docs/screenshots`;
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
 const TOBIAH = 'a1c0e9d2-0002-4c1a-9a01-000000000002';
@@ -17,7 +18,6 @@ const VIEWS = [
   { name: 'who', path: '/students' },
   { name: 'student', path: `/students/${IMKE}` },
   { name: 'taped', path: `/students/${IMKE}/taped`, fill: ['input[value="47"]', '38'] },
-  { name: 'balance', path: `/students/${IMKE}/balance` },
   { name: 'schools', path: `/students/${IMKE}/schools` },
   { name: 'reach', path: `/students/${TOBIAH}/reach`, student: TOBIAH },
   { name: 'pattern', path: `/patterns/${PLAN}`, student: TOBIAH },
@@ -38,6 +38,7 @@ const VIEWS = [
   { name: 'set-out', path: `/set-out/floor/${HALL}` },
   { name: 'walk', path: `/set-out/floor/${HALL}/walk`, phone: true },
   { name: 'record', path: '/record' },
+  { name: 'film', path: '/record/film', plan: CORNER, act: filmed },
   { name: 'check', path: `/checks/${CHECK}` },
   {
     name: 'check-near',
@@ -52,17 +53,23 @@ const VIEWS = [
 const { url, browser, close } = await openProgram();
 mkdirSync(FOLDER, { recursive: true });
 const wanted = process.argv.slice(2);
-for (const { name, path, student = IMKE, clicks = [], until, fill, phone, dark } of VIEWS) {
+for (const { name, path, student = IMKE, clicks = [], until, fill, phone, dark, plan, act } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await browser.newPage({
     colorScheme: dark ? 'dark' : 'light',
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
   });
   await page.addInitScript((id) => localStorage.setItem('chosen-student', id), student);
+  if (plan) {
+    const id = crypto.randomUUID();
+    await page.request.post(`${url}/api/plans`, { data: { id, value: plan } });
+    await page.addInitScript((own) => localStorage.setItem('record-against', JSON.stringify(own)), id);
+  }
   await page.goto(url + path);
   await page.waitForLoadState('networkidle');
   if (fill) await page.fill(...fill);
   for (const click of clicks) await page.click(click);
+  if (act) await act(page);
   if (until) await page.waitForSelector(until, { timeout: 60_000 });
   await page.waitForTimeout(900);
   await page.screenshot({ path: `${FOLDER}/${name}.png` });

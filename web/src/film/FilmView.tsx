@@ -1,7 +1,15 @@
 import Box from '@mui/material/Box';
 import type { Floor } from '@angled-chalk/core/floor';
 import type { Point } from '@angled-chalk/core/geometry';
-import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type RefObject,
+} from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { Magnifier } from './Magnifier.tsx';
 import { ellipsePath, gridPaths } from './overlay.ts';
@@ -72,7 +80,7 @@ export function FilmView(props: FilmViewProps) {
   }, [bitmap, place]);
   const paths = useMemo(() => (camera ? gridPaths(camera, floor) : null), [camera, floor]);
   // Sizes that stay the same on the screen whatever the film's own size is.
-  const unit = width / 1000;
+  const unit = width / useShownWidth(svg);
 
   const pixelOf = (event: PointerEvent): Point => {
     const box2 = svg.current?.getBoundingClientRect();
@@ -274,6 +282,23 @@ export function FilmView(props: FilmViewProps) {
   );
 }
 
+/** How wide a drawing is on the screen, in its pixels. */
+function useShownWidth(svg: RefObject<SVGSVGElement | null>): number {
+  const [shownPx, setShownPx] = useState(USUAL_PX);
+  useLayoutEffect(() => {
+    const node = svg.current;
+    if (!node || typeof ResizeObserver === 'undefined') return undefined;
+    const observer = new ResizeObserver(
+      ([entry]) => entry && setShownPx(Math.max(1, entry.contentRect.width)),
+    );
+    observer.observe(node);
+    return () => observer.disconnect();
+  }, [svg]);
+  return shownPx;
+}
+
+const USUAL_PX = 712;
+
 /** Words over a picture: light with a dark edge, readable on anything. */
 function Words({
   x,
@@ -290,7 +315,7 @@ function Words({
     <text
       x={x}
       y={y}
-      fontSize={15 * unit}
+      fontSize={13 * unit}
       fontWeight={700}
       fill="#fff"
       stroke="#000"
