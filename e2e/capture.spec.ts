@@ -26,9 +26,12 @@ function tracker(url: string, ...more: readonly string[]): Promise<{ code: numbe
   });
 }
 
-/** The pitches that the page has sounded. */
-const soundedIn = (page: Page): Promise<number[]> =>
-  page.evaluate(() => (globalThis as unknown as { sounded: number[] }).sounded);
+declare global {
+  /** The pitches that the page has sounded. */
+  var sounded: number[];
+}
+
+const soundedIn = (page: Page): Promise<number[]> => page.evaluate(() => globalThis.sounded);
 
 test('a tracker is seen and heard as it streams, its stream is kept, and goes straight to the check', async ({
   page,
@@ -36,7 +39,7 @@ test('a tracker is seen and heard as it streams, its stream is kept, and goes st
 }) => {
   await page.addInitScript(() => {
     const sounded: number[] = [];
-    (globalThis as unknown as { sounded: number[] }).sounded = sounded;
+    globalThis.sounded = sounded;
     globalThis.AudioContext = class extends AudioContext {
       override createOscillator(): OscillatorNode {
         const made = super.createOscillator();

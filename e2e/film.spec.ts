@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { landingOnFloor, fitCamera, type SeenLanding } from '@angled-chalk/core/camera';
+import { trackPageSchema } from '@angled-chalk/contract';
 import type { Plan } from '@angled-chalk/core/pattern';
 import type { FilmTruth } from '@angled-chalk/core/sim';
 import { unpackTrack } from '@angled-chalk/core/track';
@@ -87,7 +88,8 @@ const keptOf = (page: Page, name: string): Promise<Kept> =>
   page.evaluate((film) => {
     const [, text] =
       Object.entries(localStorage).find(([key]) => key.startsWith('film ') && key.includes(film)) ?? [];
-    return JSON.parse(text ?? '{}') as Kept;
+    const kept: Kept = JSON.parse(text ?? '{}');
+    return kept;
   }, name);
 
 /** A hand misses by some pixels, each time otherwise. */
@@ -125,7 +127,7 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   await expect.poll(() => downloads.length).toBe(2);
   const [truthFile, filmFile] = downloads;
   if (!truthFile || !filmFile) throw new Error('no film');
-  const truth = JSON.parse((await bytesOf(truthFile)).toString()) as FilmTruth;
+  const truth: FilmTruth = JSON.parse((await bytesOf(truthFile)).toString());
   const { frame } = truth.camera;
 
   // Marks: all that are in the picture, each where it is, a pixel of the screen off at most.
@@ -185,9 +187,9 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   await expect(page.getByText(/Landings only/).first()).toBeVisible();
 
   // What is kept goes with the student: marks, clicks and small pictures, and nothing of the film.
-  const list = (await (await page.request.get(`${program.url}/api/tracks?page=0&size=5`)).json()) as {
-    items: { id: string; source: string }[];
-  };
+  const list = trackPageSchema.parse(
+    await (await page.request.get(`${program.url}/api/tracks?page=0&size=5`)).json(),
+  );
   const stored = list.items.find(({ source }) => source === 'film');
   const packed = await (
     await page.request.get(`${program.url}/api/tracks/${stored?.id ?? ''}/samples`)

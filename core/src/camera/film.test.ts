@@ -25,19 +25,19 @@ function textbook(
   { at, heightM, towards, focalPx }: Pinhole,
   [X, Y, Z]: readonly [number, number, number],
 ): Point {
-  const c = [at.x, at.y, heightM];
-  const ahead = [towards.x - at.x, towards.y - at.y, -heightM];
+  type Axis = readonly [number, number, number];
+  const ahead: Axis = [towards.x - at.x, towards.y - at.y, -heightM];
   const long = Math.hypot(...ahead);
-  const k = ahead.map((one) => one / long);
-  const flat = Math.hypot(k[0]!, k[1]!);
-  const right = [k[1]! / flat, -k[0]! / flat, 0];
-  const down = [
-    k[1]! * right[2]! - k[2]! * right[1]!,
-    k[2]! * right[0]! - k[0]! * right[2]!,
-    k[0]! * right[1]! - k[1]! * right[0]!,
+  const k: Axis = [ahead[0] / long, ahead[1] / long, ahead[2] / long];
+  const flat = Math.hypot(k[0], k[1]);
+  const right: Axis = [k[1] / flat, -k[0] / flat, 0];
+  const down: Axis = [
+    k[1] * right[2] - k[2] * right[1],
+    k[2] * right[0] - k[0] * right[2],
+    k[0] * right[1] - k[1] * right[0],
   ];
-  const d = [X - c[0]!, Y - c[1]!, Z - c[2]!];
-  const along = (axis: readonly number[]): number => axis[0]! * d[0]! + axis[1]! * d[1]! + axis[2]! * d[2]!;
+  const d: Axis = [X - at.x, Y - at.y, Z - heightM];
+  const along = (axis: Axis): number => axis[0] * d[0] + axis[1] * d[1] + axis[2] * d[2];
   return {
     x: FRAME.width / 2 + (focalPx * along(right)) / along(k),
     y: FRAME.height / 2 + (focalPx * along(down)) / along(k),

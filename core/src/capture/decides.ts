@@ -107,8 +107,7 @@ export interface Decisions {
   readonly cannot: readonly { readonly fault: FaultName; readonly lacks: Need }[];
 }
 
-const isMade = (fault: FaultName): fault is MadeFault =>
-  (MADE_FAULTS as readonly FaultName[]).includes(fault);
+const isMade = (fault: FaultName): fault is MadeFault => MADE_FAULTS.some((made) => made === fault);
 
 /** Faults that can happen in a drill at all. Notes that nobody fails for are left out. */
 function possible({ moves }: Footwork): FaultName[] {

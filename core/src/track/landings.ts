@@ -170,16 +170,13 @@ function readRow(cell: (name: Column) => string): MarkedLanding | { bad: Column;
   if (foot !== 'left' && foot !== 'right')
     return { bad: 'foot', words: `"${foot.slice(0, 20)}" is no foot: write left or right.` };
   const [timeS, x, y] = [number('time_s', LATEST_S), number('x_m', FARTHEST_M), number('y_m', FARTHEST_M)];
-  const [bad] = Object.entries({ time_s: timeS, x_m: x, y_m: y }).flatMap(([name, value]) =>
-    value === null ? [name as Column] : [],
-  );
-  if (bad !== undefined || timeS === null || x === null || y === null) {
-    const name = bad ?? 'time_s';
-    return {
-      bad: name,
-      words: `"${cell(name).slice(0, 20)}" is not a ${name === 'time_s' ? 'time in seconds' : 'place in metres on any floor'}.`,
-    };
-  }
+  const wrong = (name: Column): { bad: Column; words: string } => ({
+    bad: name,
+    words: `"${cell(name).slice(0, 20)}" is not a ${name === 'time_s' ? 'time in seconds' : 'place in metres on any floor'}.`,
+  });
+  if (timeS === null) return wrong('time_s');
+  if (x === null) return wrong('x_m');
+  if (y === null) return wrong('y_m');
   const or = (name: Column, usual: number): number => Math.abs(number(name, 1000) ?? usual);
   return {
     foot,

@@ -153,10 +153,7 @@ function columnsProblem(track: Track): TrackProblem | null {
 }
 
 const isTold = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value);
-const isPoint = (value: unknown): boolean => {
-  const { x, y } = (value ?? {}) as Partial<Point>;
-  return isTold(x) && isTold(y);
-};
+const isPoint = (value: Partial<Point> | null | undefined): boolean => isTold(value?.x) && isTold(value?.y);
 /** A small picture of a landing, and all that is kept of one: nothing else is shown as a picture. */
 const THUMBNAIL = /^data:image\/jpeg;base64,[A-Za-z0-9+/=]*$/;
 const LARGEST_THUMBNAIL = 12_000;

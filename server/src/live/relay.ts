@@ -100,8 +100,10 @@ export function relayLive(server: Server, { hosts, isKnown }: RelayOptions): Rel
   return { close: () => sockets.clients.forEach((one) => one.terminate()) };
 }
 
-const textOf = (data: RawData): string =>
-  (Array.isArray(data) ? Buffer.concat(data) : Buffer.from(data as ArrayBuffer)).toString('utf8');
+function textOf(data: RawData): string {
+  if (Array.isArray(data)) return Buffer.concat(data).toString('utf8');
+  return (data instanceof ArrayBuffer ? Buffer.from(data) : data).toString('utf8');
+}
 
 /** An address of version 4 that is written as one of version 6, as it is. */
 const bare = (address = ''): string => address.replace(/^::ffff:/, '');
