@@ -14,11 +14,12 @@ const STEPS = 60;
 
 const quantile = (values, share) =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))];
-const row = (name, values, digits = 1) => [
+const row = (name, values, reference = null) => [
   name,
   String(values.length),
-  quantile(values, 0.5).toFixed(digits),
-  quantile(values, 0.95).toFixed(digits),
+  quantile(values, 0.5).toFixed(1),
+  quantile(values, 0.95).toFixed(1),
+  reference ? (quantile(values, 0.5) / quantile(reference, 0.5)).toFixed(2) : '',
 ];
 
 export async function capture() {
@@ -106,7 +107,7 @@ async function live(url, browser) {
   }
   const [{ drawn, sounded }, counted] = results;
   return [
-    row('ms from a live sample to its picture, 100 Hz', drawn),
+    row('ms from a live sample to its picture, 100 Hz', drawn, counted),
     row('the same in a bare page that counts lines', counted),
     row('ms from a live sample to the start of its sound', sounded),
   ];
@@ -167,8 +168,8 @@ async function film(url, browser, folder) {
   for (let i = 0; i < STEPS; i++) back.push(await step('ArrowLeft'));
   const seeks = await seekBare(browser, path);
   return [
-    row('ms of a step on in a film, 1280 x 720', on),
-    row('ms of a step back', back),
+    row('ms of a step on in a film, 1280 x 720', on, seeks),
+    row('ms of a step back', back, seeks),
     row("the browser's own player seeking on, one picture at a time", seeks),
     ...(await finding(page)),
   ];
@@ -228,5 +229,5 @@ async function finding(page) {
   const told = page.getByText(/ms a picture/);
   await told.waitFor({ timeout: 600_000 });
   const ms = Number(/(\d+) ms a picture/.exec(await told.innerText())?.[1]);
-  return [row('ms of a picture in which feet are looked for', [ms], 0)];
+  return [row('ms of a picture in which feet are looked for', [ms])];
 }

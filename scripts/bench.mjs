@@ -67,5 +67,5 @@ async function runCapture() {
   ensureChromium();
   await buildAll();
   const { capture } = await import('../bench/capture.mjs');
-  print('Capture in the built program', ['what', 'times', 'median', '95 %'], await capture());
+  print('Capture in the built program', ['what', 'times', 'median', '95 %', 'ratio'], await capture());
 }

@@ -10,7 +10,7 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { BESIDE } from '../parts/Page.tsx';
 import type { Recorded } from '../record/useRecordFor.ts';
 import { CheckFilm } from './CheckFilm.tsx';
-import type { Box as FoundBox } from './find-feet.ts';
+import type { Box as FoundBox } from './find-feet-worker.ts';
 import { FilmView, type Hand, type Pressed } from './FilmView.tsx';
 import { LandingsPanel } from './LandingsPanel.tsx';
 import { MarksPanel } from './MarksPanel.tsx';

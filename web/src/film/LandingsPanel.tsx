@@ -12,7 +12,7 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useTaskIn } from '../work/useTask.ts';
-import type { Box as FoundBox, Finder, FoundInFilm } from './find-feet.ts';
+import type { Box as FoundBox, Finder, FoundInFilm } from './find-feet-worker.ts';
 import type { Film } from './open-film.ts';
 import { thumbnailOf } from './thumbnail.ts';
 import type { FilmLanding, FilmWork } from './useFilmWork.ts';
@@ -34,7 +34,8 @@ interface LandingsPanelProps {
   readonly onRemove: (id: number) => void;
 }
 
-const newFinder = (): Worker => new Worker(new URL('./find-feet.ts', import.meta.url), { type: 'module' });
+const newFinder = (): Worker =>
+  new Worker(new URL('./find-feet-worker.ts', import.meta.url), { type: 'module' });
 
 /** Landings: clicked one by one, or proposed and then looked at. */
 export const LandingsPanel = memo(function LandingsPanel(props: LandingsPanelProps) {

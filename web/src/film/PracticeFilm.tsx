@@ -14,7 +14,7 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useTaskIn } from '../work/useTask.ts';
-import type { Studio } from './studio.ts';
+import type { Studio } from './studio-worker.ts';
 import { placesOf } from './useFilmWork.ts';
 
 const SIZES = [
@@ -28,7 +28,8 @@ const RATES = [
   [60, '60 a second'],
 ] as const;
 
-const newStudio = (): Worker => new Worker(new URL('./studio.ts', import.meta.url), { type: 'module' });
+const newStudio = (): Worker =>
+  new Worker(new URL('./studio-worker.ts', import.meta.url), { type: 'module' });
 
 /** A film that the program makes up, with the truth beside it: to learn with, and to try everything end to end. */
 export function PracticeFilm({
