@@ -43,8 +43,8 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
     // A failure is shown in the question itself.
     const gone = await erase.mutateAsync(student.id).catch(() => null);
     if (!gone) return;
-    for (const key of [`editing-student-${student.id}`, `set-aside editing-student-${student.id}`])
-      localStorage.removeItem(key);
+    // What this device keeps of them too: edits, marks and small pictures of films, stops that were taped.
+    for (const key of Object.keys(localStorage)) if (key.includes(student.id)) localStorage.removeItem(key);
     setAsking(false);
     notice({
       text: `${gone.name} was erased, with ${gone.measurements} measurements, ${gone.checks} checks and ${gone.tracks} recordings. The last traces are being taken out of the files.`,
