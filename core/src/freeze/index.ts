@@ -6,7 +6,6 @@ export {
   type FrozenMove,
   judgeFreezes,
   standAfter,
-  stopWords,
-  usualStops,
 } from './freeze.ts';
 export { toeOf, type ToeReading } from './place.ts';
+export { stopWords, usualStops } from './stops.ts';

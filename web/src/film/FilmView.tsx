@@ -1,18 +1,11 @@
 import Box from '@mui/material/Box';
 import type { Floor } from '@angled-chalk/core/floor';
 import type { Point } from '@angled-chalk/core/geometry';
-import {
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type PointerEvent,
-  type RefObject,
-} from 'react';
+import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { PALETTE } from '../app/palette.ts';
 import { Magnifier } from './Magnifier.tsx';
 import { ellipsePath, gridPaths } from './overlay.ts';
+import { useShownWidth, Words } from './Words.tsx';
 import type { FilmLanding, FilmWork } from './useFilmWork.ts';
 
 /** What is done with the picture under the hand. */
@@ -279,50 +272,5 @@ export function FilmView(props: FilmViewProps) {
       </svg>
       {at && <Magnifier source={canvas} at={at} width={width} height={height} />}
     </Box>
-  );
-}
-
-/** How wide a drawing is on the screen, in its pixels. */
-function useShownWidth(svg: RefObject<SVGSVGElement | null>): number {
-  const [shownPx, setShownPx] = useState(USUAL_PX);
-  useLayoutEffect(() => {
-    const node = svg.current;
-    if (!node || typeof ResizeObserver === 'undefined') return undefined;
-    const observer = new ResizeObserver(
-      ([entry]) => entry && setShownPx(Math.max(1, entry.contentRect.width)),
-    );
-    observer.observe(node);
-    return () => observer.disconnect();
-  }, [svg]);
-  return shownPx;
-}
-
-const USUAL_PX = 712;
-
-/** Words over a picture: light with a dark edge, readable on anything. */
-function Words({
-  x,
-  y,
-  unit,
-  text,
-}: {
-  readonly x: number;
-  readonly y: number;
-  readonly unit: number;
-  readonly text: string;
-}) {
-  return (
-    <text
-      x={x}
-      y={y}
-      fontSize={13 * unit}
-      fontWeight={700}
-      fill="#fff"
-      stroke="#000"
-      strokeWidth={3 * unit}
-      paintOrder="stroke"
-    >
-      {text}
-    </text>
   );
 }
