@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, fitsAcross, test } from './program.ts';
@@ -112,6 +113,14 @@ test('stops are taped with two numbers a foot, kept, and told in words', async (
   await page.reload();
   await expect(page.getByText('feet together.')).toBeVisible();
   await fitsAcross(page);
+  const kept = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save what was found' }).click();
+  const found: { format: string; outcome: string; moves: unknown[] } = JSON.parse(
+    readFileSync(await (await kept).path(), 'utf8'),
+  );
+  expect(found.format).toBe('angled-chalk-stops');
+  expect(found.outcome).toBe('not-met');
+  expect(found.moves).toHaveLength(2);
   await page.getByRole('button', { name: 'two datums' }).click();
   await expect(page.getByRole('alert')).toContainText('The two tapes do not meet');
   const sheet = page.waitForEvent('download');

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { toOpenKeys } from '@angled-chalk/contract';
 import type { FootName } from '@angled-chalk/core/body';
 import { decisionsOf } from '@angled-chalk/core/capture';
 import { judgeFreezes, stopWords, usualStops } from '@angled-chalk/core/freeze';
@@ -9,7 +10,7 @@ import { expand } from '@angled-chalk/core/pattern';
 import { useMemo, useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { LengthBox } from '../parts/boxes.tsx';
-import { saveBytes } from '../parts/download.ts';
+import { saveBytes, saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
@@ -62,15 +63,31 @@ function Taped({ recorded }: { readonly recorded: Recorded }) {
       );
       saveBytes(`${plan.plan.name}.stops.pdf`, bytes, 'application/pdf');
     });
+  const save = (): void => {
+    if (!report || 'why' in report) return;
+    const found = {
+      format: 'angled-chalk-stops',
+      version: 1,
+      plan: plan.plan.name,
+      student: student.name,
+      ...report,
+    };
+    saveText(`${student.name} ${plan.plan.name}.stops.json`, JSON.stringify(toOpenKeys(found), null, 2));
+  };
   const canTwo = points.length >= 2;
   return (
     <>
       <PageTitle
         sub="Call a stop as the move ends, chalk the end of both big toes, and tape them: two numbers a foot. Nobody steps back in before the chalk is taped."
         actions={
-          <Button variant="outlined" onClick={print}>
-            A sheet on paper
-          </Button>
+          <>
+            <Button variant="outlined" onClick={print}>
+              A sheet on paper
+            </Button>
+            <Button variant="outlined" disabled={!report || 'why' in report} onClick={save}>
+              Save what was found
+            </Button>
+          </>
         }
       >
         Tape: {student.name}, {plan.plan.name}
