@@ -19,16 +19,20 @@ export interface SeenLanding {
   readonly heightM: number;
 }
 
-/** The same on the floor. */
+/** A landing on the floor, its frame, metres, seconds, degrees. */
 export interface FloorLanding {
   readonly foot: FootName;
   readonly timeS: number;
+  /** When it left the floor; null where nobody said. */
   readonly liftS: number | null;
+  /** Ball of the foot. */
   readonly at: Point;
   readonly headingDeg: number | null;
+  /** Standard uncertainties: of the place on its weaker axis, of the time, of the heading. */
   readonly uM: number;
   readonly uS: number;
   readonly uDeg: number;
+  /** The foot stays on its ball and turns. */
   readonly isTurn: boolean;
 }
 

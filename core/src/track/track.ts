@@ -1,5 +1,5 @@
 import quickselect from 'quickselect';
-import type { FootName } from '../body/index.ts';
+import type { FloorLanding } from '../camera/index.ts';
 import type { Point } from '../geometry/index.ts';
 
 /** A column of samples; NaN is a missing sample. */
@@ -25,21 +25,8 @@ export interface TrackStrike {
   readonly name: string;
 }
 
-/** A landing that somebody marked: on a picture, on the floor, or proposed and left to stand. Floor frame. */
-export interface MarkedLanding {
-  readonly foot: FootName;
-  readonly timeS: number;
-  /** When it left the floor; null where nobody said. */
-  readonly liftS: number | null;
-  /** Ball of the foot, metres. */
-  readonly at: Point;
-  readonly headingDeg: number | null;
-  /** Standard uncertainties: of the place on its weaker axis, of the time, of the heading. */
-  readonly uM: number;
-  readonly uS: number;
-  readonly uDeg: number;
-  /** The foot stays on its ball and turns. */
-  readonly isTurn: boolean;
+/** A landing that somebody marked: on a picture, on the floor, or proposed and left to stand. */
+export interface MarkedLanding extends FloorLanding {
   /** Where it was seen in a film, pixels, with a small picture of the moment. */
   readonly picture?: { readonly pixel: Point; readonly thumbnail: string } | undefined;
 }

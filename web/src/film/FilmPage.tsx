@@ -1,15 +1,13 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { pictureRefusal } from '@angled-chalk/contract';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { useDropzone } from 'react-dropzone';
-import { Link } from 'react-router';
-import { PALETTE } from '../app/palette.ts';
+import { DropBox } from '../parts/DropBox.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { ForWhomBar } from '../record/ForWhomBar.tsx';
+import { Refused } from '../record/Refused.tsx';
 import { useRecordFor, type Recorded } from '../record/useRecordFor.ts';
 import { Advice } from './Advice.tsx';
 import { FilmDesk } from './FilmDesk.tsx';
@@ -39,12 +37,7 @@ function ForStudent({ recorded }: { readonly recorded: Recorded }) {
       </PageTitle>
       <ForWhomBar recorded={recorded} />
       {refused ? (
-        <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
-          {refused}{' '}
-          <Button size="small" component={Link} to={`/students/${student.id}`}>
-            Open {student.name}
-          </Button>
-        </Alert>
+        <Refused why={refused} student={student} />
       ) : film && file ? (
         <FilmDesk key={`${plan.id} ${film.name}`} film={film} file={file} recorded={recorded} />
       ) : (
@@ -57,7 +50,15 @@ function ForStudent({ recorded }: { readonly recorded: Recorded }) {
           }}
         >
           <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-            <BringIn onFile={setFile} />
+            <Panel title="Bring in a film">
+              <DropBox
+                name="Film"
+                words="Drop a film here, or"
+                button="Choose a film"
+                hint="From any phone on a tripod, with at least four cones or corners in the picture."
+                onFile={setFile}
+              />
+            </Panel>
             {busy && <Busy what="Opening the film" />}
             {error && (
               <ErrorBox error={error} title="This film was not opened">
@@ -70,36 +71,5 @@ function ForStudent({ recorded }: { readonly recorded: Recorded }) {
         </Box>
       )}
     </>
-  );
-}
-
-function BringIn({ onFile }: { readonly onFile: (file: File) => void }) {
-  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    multiple: false,
-    noClick: true,
-    noKeyboard: true,
-    onDrop: ([file]) => file && onFile(file),
-  });
-  return (
-    <Panel title="Bring in a film">
-      <Box
-        {...getRootProps()}
-        sx={{
-          border: `2px dashed ${isDragActive ? PALETTE.action : PALETTE.rule}`,
-          p: 2,
-          textAlign: 'center',
-          bgcolor: isDragActive ? PALETTE.actionFill : 'transparent',
-        }}
-      >
-        <input {...getInputProps()} aria-label="Film" />
-        <Box sx={{ mb: 1 }}>Drop a film here, or</Box>
-        <Button variant="contained" onClick={open}>
-          Choose a film
-        </Button>
-        <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.84rem' }}>
-          From any phone on a tripod, with at least four cones or corners in the picture.
-        </Box>
-      </Box>
-    </Panel>
   );
 }

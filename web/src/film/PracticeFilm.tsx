@@ -1,17 +1,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import { aimOver, cameraAdvice, focalOf } from '@angled-chalk/core/camera';
 import { boundsOf, midpoint } from '@angled-chalk/core/geometry';
 import { eventsOf, expand, type PlannedDrill } from '@angled-chalk/core/pattern';
-import { faultWords } from '@angled-chalk/core/rules';
 import { canHave, SIMULATED_FAULTS, type FilmOrder, type SimulatedFault } from '@angled-chalk/core/sim';
 import { useMemo, useState } from 'react';
 import { NumberBox } from '../parts/boxes.tsx';
 import { saveBytes, saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
+import { FaultChecks } from '../record/FaultChecks.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useTaskIn } from '../work/useTask.ts';
 import type { Studio } from './studio-worker.ts';
@@ -106,28 +104,7 @@ export function PracticeFilm({
           onNumber={(v) => setBlur(v ?? 0)}
         />
         <NumberBox label="Seed" value={seed} onNumber={(v) => setSeed(v ?? 1)} help="Same seed, same film." />
-        <Box component="fieldset" sx={{ gridColumn: '1 / -1', border: 0, m: 0, p: 0, minWidth: 0 }}>
-          <Box component="legend" sx={{ fontWeight: 650, p: 0 }}>
-            Faults the student makes
-          </Box>
-          <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(165px, 1fr))' }}>
-            {able.map((fault) => (
-              <FormControlLabel
-                key={fault}
-                control={
-                  <Checkbox
-                    size="small"
-                    checked={faults.includes(fault)}
-                    onChange={(_event, on) =>
-                      setFaults(on ? [...faults, fault] : faults.filter((one) => one !== fault))
-                    }
-                  />
-                }
-                label={faultWords(fault)}
-              />
-            ))}
-          </Box>
-        </Box>
+        <FaultChecks able={able} chosen={faults} onChoose={setFaults} />
         <Button variant="outlined" disabled={task.state !== null} onClick={() => void make()}>
           Make a practice film
         </Button>

@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -15,6 +14,7 @@ import { PALETTE } from '../app/palette.ts';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { BESIDE, Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { ForWhomBar } from '../record/ForWhomBar.tsx';
+import { Refused } from '../record/Refused.tsx';
 import { useCheckRecording } from '../record/useCheckRecording.ts';
 import { useRecordFor, type Recorded } from '../record/useRecordFor.ts';
 import { TaskProgress } from '../work/TaskProgress.tsx';
@@ -61,11 +61,7 @@ function Live({ recorded }: { readonly recorded: Recorded }) {
         Live: {student.name}, {plan.plan.name}
       </PageTitle>
       <ForWhomBar recorded={recorded} />
-      {refused && (
-        <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper', mb: 1.5 }}>
-          {refused}
-        </Alert>
-      )}
+      {refused && <Refused why={refused} student={student} />}
       <Box sx={BESIDE}>
         <LiveFloor drill={drill} limits={limits} subscribe={subscribe} />
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>

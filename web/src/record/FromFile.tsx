@@ -1,11 +1,9 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import type { InputProblem, Result } from '@angled-chalk/core/measure';
 import { LARGEST_CSV_BYTES, tooLarge, type TrcMapping } from '@angled-chalk/core/track';
 import { useState } from 'react';
-import { useDropzone } from 'react-dropzone';
 import { useAddTrack } from '../api/queries.ts';
-import { PALETTE } from '../app/palette.ts';
+import { DropBox } from '../parts/DropBox.tsx';
 import { ErrorBox, ProblemBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
@@ -79,36 +77,16 @@ export function FromFile({ student, plan }: RecordFor) {
       ],
     });
   };
-  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    multiple: false,
-    noClick: true,
-    noKeyboard: true,
-    onDrop: (files) => {
-      const [file] = files;
-      if (file) void bring(file);
-    },
-  });
   return (
     <Panel title="From a track file">
-      <Box
-        {...getRootProps()}
-        sx={{
-          border: `2px dashed ${isDragActive ? PALETTE.action : PALETTE.rule}`,
-          p: 2,
-          textAlign: 'center',
-          bgcolor: isDragActive ? PALETTE.actionFill : 'transparent',
-        }}
-      >
-        <input {...getInputProps()} aria-label="Track file" />
-        <Box sx={{ mb: 1 }}>Drop a track CSV or a TRC marker file here, or</Box>
-        <Button variant="contained" onClick={open} disabled={task.state !== null}>
-          Choose a file
-        </Button>
-        <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.84rem' }}>
-          A table of the time in seconds and where the ball of each foot is, in metres from the near-left
-          corner.
-        </Box>
-      </Box>
+      <DropBox
+        name="Track file"
+        words="Drop a track CSV or a TRC marker file here, or"
+        button="Choose a file"
+        hint="A table of the time in seconds and where the ball of each foot is, in metres from the near-left corner."
+        disabled={task.state !== null}
+        onFile={(file) => void bring(file)}
+      />
       {markers && (
         <TrcForm
           key={markers.about.markers.join(' ')}

@@ -1,9 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import { expand } from '@angled-chalk/core/pattern';
-import { faultWords } from '@angled-chalk/core/rules';
 import { canHave, SIMULATED_FAULTS, type SimulatedFault } from '@angled-chalk/core/sim';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMemo } from 'react';
@@ -17,6 +14,7 @@ import { LengthField, NumberField, SwitchField } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { TaskProgress } from '../work/TaskProgress.tsx';
 import { useTask } from '../work/useTask.ts';
+import { FaultChecks } from './FaultChecks.tsx';
 import type { RecordFor } from './record-for.ts';
 
 const orderSchema = z.object({
@@ -126,28 +124,5 @@ export function FromSimulator({ student, plan }: RecordFor) {
 function Faults({ able }: { readonly able: readonly SimulatedFault[] }) {
   const { control } = useFormContext<Order>();
   const { field } = useController({ name: 'faults', control });
-  const toggle = (fault: SimulatedFault, on: boolean): void =>
-    field.onChange(on ? [...field.value, fault] : field.value.filter((one) => one !== fault));
-  return (
-    <Box component="fieldset" sx={{ gridColumn: '1 / -1', border: 0, m: 0, p: 0, minWidth: 0 }}>
-      <Box component="legend" sx={{ fontWeight: 650, p: 0 }}>
-        Faults the student makes
-      </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(165px, 1fr))' }}>
-        {able.map((fault) => (
-          <FormControlLabel
-            key={fault}
-            control={
-              <Checkbox
-                size="small"
-                checked={field.value.includes(fault)}
-                onChange={(_event, on) => toggle(fault, on)}
-              />
-            }
-            label={faultWords(fault)}
-          />
-        ))}
-      </Box>
-    </Box>
-  );
+  return <FaultChecks able={able} chosen={field.value} onChoose={field.onChange} />;
 }

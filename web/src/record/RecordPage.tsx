@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -16,6 +15,7 @@ import { Decides } from './Decides.tsx';
 import { ForWhomBar } from './ForWhomBar.tsx';
 import { FromFile } from './FromFile.tsx';
 import { FromSimulator } from './FromSimulator.tsx';
+import { Refused } from './Refused.tsx';
 import { TrackList } from './TrackList.tsx';
 import { useRecordFor, type Recorded } from './useRecordFor.ts';
 
@@ -83,16 +83,7 @@ function Choice({ recorded }: { readonly recorded: Recorded }) {
         }}
       >
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-          {refused ? (
-            <Alert severity="warning" variant="outlined" sx={{ bgcolor: 'background.paper' }}>
-              {refused}{' '}
-              <Button size="small" component={Link} to={`/students/${student.id}`}>
-                Open {student.name}
-              </Button>
-            </Alert>
-          ) : (
-            <Way way={way} recorded={recorded} />
-          )}
+          {refused ? <Refused why={refused} student={student} /> : <Way way={way} recorded={recorded} />}
         </Box>
         {decisions && <Decides title="What it can tell of this drill" decisions={decisions} />}
         <Box sx={{ gridColumn: '1 / -1' }}>
