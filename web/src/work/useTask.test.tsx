@@ -10,7 +10,8 @@ jest.mock('./run.ts', () => {
   class Cancelled extends Error {}
   return {
     Cancelled,
-    runInWorker: (_task: unknown, onProgress: Progress, signal: AbortSignal) =>
+    generalWorker: () => null,
+    runIn: (_make: unknown, _task: unknown, onProgress: Progress, signal: AbortSignal) =>
       new Promise((resolve, reject) => {
         tell = onProgress;
         finish = resolve;
