@@ -110,6 +110,30 @@ test('which foot went first is known far better where its lift was marked than f
   expect(uOf(untold)).toBeGreaterThan(0.25);
 });
 
+test('landings of another drill are asked about before anything is judged', () => {
+  const drill = drillOf(0);
+  const { start } = expand(drill);
+  // Somebody who goes round in half metres where the plan weaves along its lane.
+  const stands = marked(drill, false).slice(0, 2);
+  const strayed = Array.from({ length: 24 }, (_, i): MarkedLanding => {
+    const foot = i % 2 === 0 ? 'left' : 'right';
+    const turn = (i * Math.PI) / 6;
+    const at = start.feet[foot].ball;
+    return {
+      ...EXACTLY,
+      foot,
+      timeS: SHIFT_S + 0.45 * i,
+      liftS: null,
+      at: { x: at.x + 0.8 * Math.sin(turn), y: at.y - 0.8 + 0.8 * Math.cos(turn) },
+      headingDeg: null,
+    };
+  });
+  const { report } = faultsOf(drill, [...stands, ...strayed]);
+  expect(report.questions.map(({ about }) => about)).toContain('another drill');
+  expect(report.faults).toEqual([]);
+  expect(report.verdict.outcome).toBe('cannot-tell');
+});
+
 test('landings come back from the store and from their table as they were', () => {
   const drill = drillOf(1);
   const track = trackFrom(marked(drill, true));

@@ -72,6 +72,13 @@ function around(points: readonly Point[]): Box {
   return squareAbout({ x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }, SPARE);
 }
 
+const middleOf = (points: readonly Point[]): Point => ({
+  x: points.reduce((sum, { x }) => sum + x, 0) / points.length,
+  y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
+});
+const isIn = (box: Box, { x, y }: Point): boolean =>
+  x > box.x && y > box.y && x < box.x + box.width && y < box.y + box.height;
+
 const isAtEdge = ({ x, y }: NormalizedLandmark): boolean => Math.min(x, y, 1 - x, 1 - y) < EDGE_SHARE;
 
 const finder = {
@@ -93,6 +100,8 @@ const finder = {
       const times: number[] = [];
       let box = squareAbout(first, FIRST_SPARE);
       let lost = 0;
+      // Where the student was last: somebody elsewhere is somebody else.
+      let home = squareAbout(first, FIRST_SPARE);
       for await (const sample of new VideoSampleSink(video).samples(fromS, toS + 1e-4)) {
         const timeS = sample.timestamp;
         sample.draw(shown, 0, 0);
@@ -103,22 +112,24 @@ const finder = {
         const began = performance.now();
         const { landmarks } = model.detectForVideo(part, Math.round(timeS * 1000) + 1);
         times.push(performance.now() - began);
-        const [person] = landmarks;
         const inPicture = ({ x, y }: NormalizedLandmark): Point => ({
           x: box.x + x * box.width,
           y: box.y + y * box.height,
         });
+        const [found] = landmarks;
+        const person = found && isIn(home, middleOf(found.map(inPicture))) ? found : undefined;
         const footOf = ({ heel, toe }: { heel: number; toe: number }): FoundFoot | null => {
           const [h, t] = [person?.[heel], person?.[toe]];
           return h && t ? { heel: inPicture(h), toe: inPicture(t), sure: t.visibility } : null;
         };
         feet.push({ timeS, left: footOf(POINTS.left), right: footOf(POINTS.right) });
         lost = person ? 0 : lost + 1;
+        if (person) home = around(person.map(inPicture));
         // The box stays while the student is well inside it: the model follows them from picture to picture.
         if (person?.some(isAtEdge)) box = around(person.map(inPicture));
-        // Who is lost is looked for in more and more of the picture about where they were shown.
+        // Who is lost is looked for in more and more of the picture about where they were last.
         else if (lost > 0 && lost % LOST_AFTER === 0)
-          box = squareAbout(first, FIRST_SPARE * (1 + ((lost / LOST_AFTER) % WIDER)));
+          box = squareAbout(home, FIRST_SPARE * ((lost / LOST_AFTER) % WIDER));
         progress((timeS - fromS) / Math.max(1e-6, toS - fromS), 'Looking for feet');
       }
       times.sort((a, b) => a - b);
