@@ -1,51 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { landingOnFloor, fitCamera, type SeenLanding } from '@angled-chalk/core/camera';
 import { trackPageSchema } from '@angled-chalk/contract';
-import type { Plan } from '@angled-chalk/core/pattern';
 import type { FilmTruth } from '@angled-chalk/core/sim';
 import { unpackTrack } from '@angled-chalk/core/track';
 import type { Download, Page } from '@playwright/test';
+import { CORNER } from '../scripts/film-shot.mjs';
 import { expect, fitsAcross, noBarriers, test } from './program.ts';
-
-const mark = (id: string, x: number, y: number) => ({ id, name: `mark ${id}`, at: { x, y } });
-const step = (bearingDeg: number) => ({
-  move: {
-    do: 'step' as const,
-    bearingDeg,
-    length: { value: 0.35, unit: 'm' as const },
-    feet: 'both' as const,
-  },
-});
-
-/** A corner of a hall with six marks, and four steps in it. */
-const CORNER: Plan = {
-  name: 'Film drill',
-  band: { kind: 'around-plan', toleranceM: 0.4 },
-  facing: { on: 'lane' },
-  floor: {
-    name: 'Corner',
-    outline: [
-      { x: 0, y: 0 },
-      { x: 3.5, y: 0 },
-      { x: 3.5, y: 3.5 },
-      { x: 0, y: 3.5 },
-    ],
-    datums: [
-      mark('A', 0, 0),
-      mark('B', 3.5, 0),
-      mark('C', 3.5, 3.5),
-      mark('D', 0, 3.5),
-      mark('E', 0.9, 1.8),
-      mark('F', 2.6, 1.8),
-    ],
-  },
-  pattern: {
-    start: { at: { x: 1.7, y: 1.4 }, headingDeg: 0 },
-    items: [step(0), step(90), step(180), step(-90)],
-  },
-  target: { at: { x: 1.7, y: 3.2 }, kind: 'bag', radiusM: 0.18 },
-  tempoPerMin: 60,
-};
 
 const PICTURE = /^Picture \d+ of/;
 
@@ -116,7 +76,7 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   });
   expect(made.status()).toBe(201);
   await page.goto(`${program.url}/record/film`);
-  await pick(page, 'Pattern', 'Film drill');
+  await pick(page, 'Pattern', 'Four steps in the corner');
   await page.getByText('For practice: a film').click();
   await pick(page, 'Picture', '640 x 360');
   await pick(page, 'Pictures', '25 a second');
