@@ -1,4 +1,4 @@
-import { render, screen, waitFor } from '@testing-library/react';
+import { act, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { z } from 'zod';
 import { ApiProblem, NoConnection } from '../api/client.ts';
@@ -156,3 +156,37 @@ test('an edit that was kept under an earlier shape is taken over field by field,
   expect(await screen.findByText(/set aside on this device/)).toBeInTheDocument();
   expect(localStorage.getItem('set-aside editing-test')).toContain('red');
 });
+
+test.each([
+  ['taken', async (version: number) => ({ version: version + 1 })],
+  [
+    'refused',
+    async () => {
+      throw new ApiProblem(400, { code: 'bad', message: 'Not that name.', place: {} });
+    },
+  ],
+])(
+  'what is changed while a slow save is under way is saved after it, when that one is %s',
+  async (_, answer: (version: number) => Promise<{ version: number }>) => {
+    const sent: string[] = [];
+    let end: (() => void) | undefined;
+    const save = async (value: Thing, version: number): Promise<{ version: number }> => {
+      sent.push(value.name);
+      if (sent.length > 1) return { version: version + 1 };
+      await new Promise<void>((resolve) => {
+        end = resolve;
+      });
+      return answer(version);
+    };
+    let editing: Editing<Thing> | undefined;
+    render(<Editor save={save} onEditing={(now) => (editing = now)} />);
+    act(() => editing!.replace({ name: 'Bea', note: '' }));
+    await waitFor(() => expect(sent).toEqual(['Bea']));
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    // Longer than an edit waits before it is saved: its turn comes while the first save is still out.
+    await act(() => new Promise((resolve) => setTimeout(resolve, 600)));
+    end!();
+    await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
+    expect(sent).toEqual(['Bea', 'Ada']);
+  },
+);

@@ -148,6 +148,8 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
   const [problem, setProblem] = useState<Error | null>(null);
   const kept = useRef(first);
   const busy = useRef(false);
+  /** Counts the saves that ended with something newer still to be saved. */
+  const [again, setAgain] = useState(0);
   const settleRef = useRef<(value: T) => void>(() => undefined);
   const latest = useRef(options);
   useLayoutEffect(() => {
@@ -208,9 +210,11 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
       keep({ version, dirty: changedSince, base: sent });
       setProblem(null);
       setStatus(changedSince ? 'saving' : 'saved');
+      if (changedSince) setAgain((saves) => saves + 1);
     } catch (error) {
       const failure = error instanceof Error ? error : new Error(String(error));
       if (failure instanceof ApiProblem && failure.detail.code === 'conflict') await joinIn();
+      else if (!isPassing(failure) && kept.current.history.present !== sent) setAgain((saves) => saves + 1);
       else {
         setProblem(failure);
         setStatus(isPassing(failure) ? 'waiting' : 'refused');
@@ -269,7 +273,7 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
       return () => clearTimeout(timer);
     }
     return undefined;
-  }, [status, history, push]);
+  }, [status, history, push, again]);
 
   const stepBack = useCallback(() => show(undo(kept.current.history)), [show]);
   const stepOn = useCallback(() => show(redo(kept.current.history)), [show]);
