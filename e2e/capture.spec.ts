@@ -121,6 +121,16 @@ test('stops are taped with two numbers a foot, kept, and told in words', async (
   expect(found.format).toBe('angled-chalk-stops');
   expect(found.outcome).toBe('not-met');
   expect(found.moves).toHaveLength(2);
+  // Kept with the student, once, and told there.
+  const keep = page.getByRole('button', { name: /^Keep with / });
+  await keep.click();
+  await expect(page.getByText(/^2 stops are kept with /)).toBeVisible();
+  await expect(keep).toBeDisabled();
+  await page.getByRole('button', { name: 'Show' }).click();
+  const listed = page.getByRole('group').filter({ hasText: /2 stops taped/ });
+  await listed.getByText(/2 stops taped/).click();
+  await expect(listed.getByText('feet together.')).toBeVisible();
+  await page.goBack();
   await page.getByRole('button', { name: 'two datums' }).click();
   await expect(page.getByRole('alert')).toContainText('The two tapes do not meet');
   const sheet = page.waitForEvent('download');

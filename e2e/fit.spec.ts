@@ -136,17 +136,26 @@ test('a person is erased only when asked twice, and the program says what went',
   await page.getByRole('button', { name: 'Erase', exact: true }).click();
   await page.getByRole('button', { name: 'Keep' }).click();
   await page.getByRole('button', { name: 'Erase', exact: true }).click();
-  await expect(page.getByText(/with 3 measurements, 2 checks and 2 recordings of them/)).toBeVisible();
-  await page.evaluate((id) => localStorage.setItem(`film ${id} drill`, '{}'), IMKE);
+  await expect(
+    page.getByText(/with 3 measurements, 2 checks, 2 recordings and 0 stops and windows of them/),
+  ).toBeVisible();
+  await page.evaluate((id) => {
+    localStorage.setItem(`film ${id} drill`, '{}');
+    const windows = [id, 'somebody-else'].map((studentId) => ({ studentId, seen: [] }));
+    localStorage.setItem('tally', JSON.stringify({ windows, others: [] }));
+  }, IMKE);
   await page.getByRole('button', { name: 'Erase for good' }).click();
   await expect(
     page.getByText(
-      'Imke Varga was erased, with 3 measurements, 2 checks and 2 recordings. The last traces are being taken out of the files.',
+      'Imke Varga was erased, with 3 measurements, 2 checks, 2 recordings and 0 stops and windows. The last traces are being taken out of the files.',
     ),
   ).toBeVisible();
   // Nor does this device keep anything of them.
   const left = await page.evaluate(() => Object.keys(localStorage));
   expect(left.filter((key) => key.includes('a1c0e9d2-0001'))).toEqual([]);
+  expect(await page.evaluate(() => localStorage.getItem('tally'))).toBe(
+    '{"windows":[{"studentId":"somebody-else","seen":[]}],"others":[]}',
+  );
   await expect(page.getByRole('heading', { name: 'Who: 5 students' })).toBeVisible();
 });
 

@@ -97,8 +97,9 @@ export const test = base.extend<Each, { shared: () => Promise<Program> }>({
       page.on('console', (message) => {
         // What a browser says of a program that was stopped, before, during or after it answered.
         const expected =
-          /ERR_(CONNECTION_(REFUSED|RESET|CLOSED)|EMPTY_RESPONSE)/.test(message.text()) ||
-          /status of (4\d\d)/.test(message.text());
+          /ERR_(CONNECTION_(REFUSED|RESET|CLOSED)|EMPTY_RESPONSE|INTERNET_DISCONNECTED)/.test(
+            message.text(),
+          ) || /status of (4\d\d)/.test(message.text());
         if (message.type() === 'error' && !expected) complaints.push(message.text());
       });
       page.on('request', (request) => {

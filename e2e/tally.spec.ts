@@ -1,3 +1,4 @@
+import { observationPageSchema } from '@angled-chalk/contract';
 import { expect, test } from './program.ts';
 
 test('a class watched by eye: a window by the clock, taps, one taken back, and what they say, after a reload too', async ({
@@ -26,9 +27,24 @@ test('a class watched by eye: a window by the clock, taps, one taken back, and w
   const rates = page.getByRole('region', { name: 'Rates so far' });
   await expect(rates.getByRole('row', { name: /feet crossed/ })).toContainText('4.0 (0.5 to 14.4)');
   await expect(rates.getByRole('row', { name: /feet crossed/ })).toContainText(/watch about \d+ s more/);
+  await expect(page.getByText(/0 kept with their students, 1 waits for the program/)).toBeVisible();
   await page.context().setOffline(false);
   await page.reload();
   await expect(rates.getByRole('row', { name: /feet crossed/ })).toContainText('4.0 (0.5 to 14.4)');
+  // With the program there again it is kept with its student, once.
+  await expect(page.getByText(/1 kept with their students\./)).toBeVisible();
+  const list = async () => {
+    const answer = await page.request.get(`${program.url}/api/observations?limit=200`);
+    return observationPageSchema.parse(await answer.json()).items;
+  };
+  const kept = (await list()).filter(({ takenAt }) => takenAt.startsWith('2026-05-04'));
+  expect(kept).toHaveLength(1);
+  expect(kept[0]?.seen).toMatchObject({
+    kind: 'window',
+    window: { watched: ['feet-crossed', 'feet-together'], seen: [{}, {}] },
+  });
+  await page.goto(`${program.url}/students/${kept[0]?.studentId ?? ''}`);
+  await expect(page.getByText('Watched by eye for 30 s in 1 window.')).toBeVisible();
 });
 
 test('two coaches are compared, and a file that is none is refused with its place', async ({

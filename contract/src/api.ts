@@ -4,13 +4,12 @@ import type { LaidFloor } from '@angled-chalk/core/layout';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { z } from 'zod';
 import { laidFloorSchema } from './floor-file.ts';
+import { idSchema } from './ids.ts';
 import { drillSchema, keptPatternSchema } from './drill.ts';
 import { planSchema } from './plan-file.ts';
 import { schoolSchema } from './school.ts';
 import { studentFitSchema } from './student-file.ts';
 import { noControl, wordsSchema } from './words.ts';
-
-export const idSchema = z.uuid();
 
 /** Every stored thing carries a version that rises with each write; a write names the one it read. */
 const stored = { id: idSchema, version: z.number().int().min(1), updatedAt: z.iso.datetime() };
@@ -72,6 +71,7 @@ export const erasedSchema = z.object({
   measurements: z.number().int(),
   checks: z.number().int(),
   tracks: z.number().int(),
+  observations: z.number().int(),
 });
 export type Erased = z.infer<typeof erasedSchema>;
 
@@ -80,6 +80,7 @@ export const belongingsSchema = z.object({
   measurements: z.number().int(),
   checks: z.number().int(),
   tracks: z.number().int(),
+  observations: z.number().int(),
 });
 export type Belongings = z.infer<typeof belongingsSchema>;
 

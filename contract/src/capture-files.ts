@@ -1,5 +1,5 @@
-import { FAULT_NAMES } from '@angled-chalk/core/moves';
 import { z } from 'zod';
+import { tallyWindowSchema } from './observation.ts';
 
 const point = z.object({ x: z.number(), y: z.number() });
 const positive = z.number().positive();
@@ -38,22 +38,6 @@ export const tallyFileSchema = z.object({
   format: z.literal('angled-chalk-tally').optional(),
   version: z.literal(1).optional(),
   limitPerMin: positive.max(60).optional().describe('rarer than this a minute is rare enough'),
-  windows: z
-    .array(
-      z
-        .object({
-          observer: z.string().min(1).max(80),
-          student: z.string().min(1).max(80),
-          fromS: z.number().min(0),
-          toS: z.number().min(0),
-          seen: z.array(z.object({ fault: z.enum(FAULT_NAMES), atS: z.number() })).max(5000),
-        })
-        .refine(({ fromS, toS }) => toS > fromS, { message: 'A window ends after it begins.', path: ['toS'] })
-        .refine(({ fromS, toS, seen }) => seen.every(({ atS }) => atS >= fromS && atS <= toS), {
-          message: 'Something was seen outside of its window.',
-          path: ['seen'],
-        }),
-    )
-    .max(5000),
+  windows: z.array(tallyWindowSchema).max(5000),
 });
 export type TallyFile = z.infer<typeof tallyFileSchema>;

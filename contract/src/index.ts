@@ -8,6 +8,8 @@ export * from './school.ts';
 export * from './student-file.ts';
 export * from './check-file.ts';
 export * from './capture-files.ts';
+export * from './ids.ts';
+export * from './observation.ts';
 export * from './live.ts';
 export * from './read-json.ts';
 export * from './api.ts';

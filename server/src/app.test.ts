@@ -6,6 +6,7 @@ import {
   apiErrorSchema,
   checkSchema,
   erasedSchema,
+  observationPageSchema,
   storedSchoolSchema,
   storedFloorSchema,
   storedPlanSchema,
@@ -25,7 +26,7 @@ import type { Scrubbing } from './db/scrubbing.ts';
 import type { OpenDatabase } from './db/open.ts';
 import { seedDemo } from './demo/seed.ts';
 import { testDatabase } from './test-database.ts';
-import { testCheck } from './test-program.ts';
+import { testCheck, testStops, testWindow } from './test-program.ts';
 
 let opened: OpenDatabase;
 let app: Express;
@@ -362,6 +363,37 @@ describe('tracks and checks', () => {
   });
 });
 
+describe('what is taken without a recording', () => {
+  test('is kept with its student as it was taken; sent twice it is there once', async () => {
+    const studentId = await addStudent();
+    const [stops, window] = [testStops(studentId), testWindow(studentId)];
+    for (const taken of [stops, window, window])
+      await request(app).post('/api/observations').send(taken).expect(201);
+    const list = async (query: object) =>
+      observationPageSchema.parse(
+        (await request(app).get('/api/observations').query(query).expect(200)).body,
+      );
+    const { total, items } = await list({ studentId });
+    expect(total).toBe(2);
+    expect(items.find(({ id }) => id === window.id)).toEqual(window);
+    expect(items.find(({ id }) => id === stops.id)).toMatchObject({ seen: { stops: stops.seen.stops } });
+    expect((await list({ studentId: randomUUID() })).total).toBe(0);
+  });
+
+  test('is refused with its place where it cannot be, and of nobody', async () => {
+    const studentId = await addStudent();
+    const { seen, ...about } = testWindow(studentId);
+    const refused = async (taken: object, path: string) => {
+      const { body } = await request(app).post('/api/observations').send(taken).expect(400);
+      expect(apiErrorSchema.parse(body).error.place.path).toBe(path);
+    };
+    await refused({ ...about, seen: { ...seen, window: { ...seen.window, toS: 1 } } }, 'seen.window.toS');
+    await refused({ ...about, seen: { kind: 'dream' } }, 'seen.kind');
+    await refused({ ...testStops(studentId), takenAt: 'yesterday' }, 'takenAt');
+    await request(app).post('/api/observations').send(testWindow(randomUUID())).expect(404);
+  });
+});
+
 test('erasing removes the person with what hangs on them, says what, and leaves nothing to read', async () => {
   const own = await testDatabase();
   await seedDemo(own.db);
@@ -373,6 +405,7 @@ test('erasing removes the person with what hangs on them, says what, and leaves 
     measurements: 3,
     checks: 2,
     tracks: 2,
+    observations: 0,
     pending: true,
   });
   for (const list of ['students/everyone', 'checks', 'tracks']) {

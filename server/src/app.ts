@@ -25,6 +25,7 @@ import { jsonBody } from './http/json-body.ts';
 import { keepLists } from './http/lists.ts';
 import { DISK_FULL, keepRoom } from './http/space.ts';
 import { WEB_DIR } from './places.ts';
+import { observationRoutes } from './observations/routes.ts';
 import { patternRoutes, planRoutes } from './plans/routes.ts';
 import { schoolRoutes } from './schools/routes.ts';
 import { settingsRoutes } from './settings/routes.ts';
@@ -97,6 +98,7 @@ export function createApp(opened: OpenDatabase, options: AppOptions): App {
   app.use('/api/floors', floorRoutes(db, lists));
   app.use('/api/tracks', trackRoutes(db, lists));
   app.use('/api/checks', checkRoutes(db, lists));
+  app.use('/api/observations', observationRoutes(db, lists));
   app.use('/api', () => {
     throw notFound('address');
   });

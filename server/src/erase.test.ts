@@ -4,7 +4,16 @@ import { join } from 'node:path';
 import { DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
 import { packTrack } from '@angled-chalk/core/track';
 import { belongingsSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
-import { endPrograms, startProgram, testCheck, testClub, testStudent, write } from './test-program.ts';
+import {
+  endPrograms,
+  startProgram,
+  testCheck,
+  testClub,
+  testStops,
+  testStudent,
+  testWindow,
+  write,
+} from './test-program.ts';
 
 afterEach(endPrograms);
 
@@ -53,18 +62,28 @@ test('after an erase nothing of the person is in any file of the directory; it a
     return trackId;
   };
   for (let i = 0; i < 3; i++) await record(id, NAME);
+  for (const taken of [testStops(id, NAME), testWindow(id, NAME)])
+    expect((await write(`${url}/api/observations`, 'POST', taken)).status).toBe(201);
   for (let i = 0; i < 130; i++) await record(others[i]!.id, others[i]!.value.name);
   expect(holding(data, NAME).length).toBeGreaterThan(0);
   expect(belongingsSchema.parse(await (await fetch(`${url}/api/students/${id}/belongings`)).json())).toEqual({
     measurements: 1,
     checks: 3,
     tracks: 3,
+    observations: 2,
   });
 
   const from = performance.now();
   const erased = erasedSchema.parse(await (await write(`${url}/api/students/${id}/erase`, 'DELETE')).json());
   const answeredMs = performance.now() - from;
-  expect(erased).toEqual({ name: NAME, measurements: 1, checks: 3, tracks: 3, pending: true });
+  expect(erased).toEqual({
+    name: NAME,
+    measurements: 1,
+    checks: 3,
+    tracks: 3,
+    observations: 2,
+    pending: true,
+  });
   const waits: number[] = [];
   const health = async () => {
     const at = performance.now();

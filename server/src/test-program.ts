@@ -167,6 +167,50 @@ export const testCheck = (studentId: string, trackId: string, name = 'Ada') => (
   report: packCheck(REPORT),
 });
 
+const tapes = (x: number, y: number) => ({
+  by: 'two tapes',
+  from: [
+    { x: 0, y: 0 },
+    { x: 6, y: 0 },
+  ],
+  distancesM: [Math.hypot(x, y), Math.hypot(x - 6, y)],
+});
+
+/** Stops as the page sends them, one taped where the demo plan begins. */
+export const testStops = (studentId: string, name = 'Ada') => ({
+  id: randomUUID(),
+  studentId,
+  planId: null,
+  takenAt: new Date().toISOString(),
+  seen: {
+    kind: 'stops',
+    drill: {
+      plan: DEMO_PLAN,
+      student: { name, leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
+    },
+    stops: [{ moveNumber: 0, toes: { left: tapes(2, 2.5), right: tapes(2.3, 2.1) } }],
+  },
+});
+
+/** A window watched by eye, as a device sends it. */
+export const testWindow = (studentId: string, name = 'Ada') => ({
+  id: randomUUID(),
+  studentId,
+  planId: null,
+  takenAt: new Date().toISOString(),
+  seen: {
+    kind: 'window',
+    window: {
+      observer: 'A coach',
+      student: name,
+      fromS: 65_000,
+      toS: 65_030,
+      seen: [{ fault: 'feet-crossed', atS: 65_012 }],
+      watched: ['feet-crossed', 'feet-together'],
+    },
+  },
+});
+
 /** The demo plan walked without a fault, judged once for all tests of a file. */
 const REPORT = (() => {
   const clean = DEMO_DRILLS[1]!;

@@ -8,3 +8,4 @@ export {
   NEED_WORDS,
   shownBy,
 } from './decides.ts';
+export { landingsPlanned, nextLanding, type TimedLanding } from './next.ts';

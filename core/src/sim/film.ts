@@ -18,6 +18,8 @@ export interface FilmOrder {
   readonly shakePx: number;
   /** Share of the time between two pictures for which the shutter is open. */
   readonly blur: number;
+  /** Whether somebody else does the same beside the student, half a beat later. */
+  readonly isShared?: boolean;
   /** What is marked on the floor. */
   readonly marks: readonly { readonly name: string; readonly at: Point }[];
 }
@@ -42,11 +44,13 @@ export interface FilmTruth {
 export interface FilmScene {
   readonly truth: FilmTruth;
   readonly frames: number;
-  /** The body at a time of the film. */
-  readonly figureAt: (timeS: number) => Figure;
+  /** Who is in the picture at a time of the film: the student first. */
+  readonly figuresAt: (timeS: number) => readonly Figure[];
 }
 
 const EXACT = { ...TRACKER_DEFAULTS, noiseM: 0, driftM: 0, dropShare: 0, positionUM: 0 };
+/** Where the other one stands of the student, metres to their right. */
+const BESIDE_M = 1.3;
 /** The walk is looked up this finely. */
 const FINE_HZ = 240;
 
@@ -71,12 +75,21 @@ export function filmScene(given: PlannedDrill, order: FilmOrder): FilmScene {
   const pixelOf = (at: Point): Point => pinholePixel(camera, at) ?? { x: NaN, y: NaN };
   const { body } = footwork.stance;
   const target = drill.plan.target.at;
+  const lateS = 30 / drill.plan.tempoPerMin;
+  const figureAt = (timeS: number, asideM: number): Figure => {
+    const aside = (foot: SteppingFoot): SteppingFoot => ({
+      ...foot,
+      ball: { x: foot.ball.x + asideM, y: foot.ball.y },
+    });
+    const feet = { left: aside(footAt('left', timeS)), right: aside(footAt('right', timeS)) };
+    return figureOver(body, feet, facingOver(feet, { x: target.x + asideM, y: target.y }));
+  };
   return {
     frames: Math.floor(truth.endS * order.rateHz) + 1,
-    figureAt: (timeS) => {
-      const feet = { left: footAt('left', timeS), right: footAt('right', timeS) };
-      return figureOver(body, feet, facingOver(feet, target));
-    },
+    figuresAt: (timeS) => [
+      figureAt(timeS, 0),
+      ...(order.isShared ? [figureAt(timeS - lateS, BESIDE_M)] : []),
+    ],
     truth: {
       format: 'angled-chalk-film-truth',
       version: 1,

@@ -7,3 +7,4 @@ export { sampleWalk, simulate, spreadFaults, TRACKER_DEFAULTS, type TrackerSetti
 export { trueFindings } from './true-findings.ts';
 export { canHave, MADE_FAULTS, type MadeFault, SIMULATED_FAULTS, type SimulatedFault } from './makings.ts';
 export { type TrueWalk, walk } from './walk.ts';
+export { demoTaken } from './demo-taken.ts';

@@ -2,6 +2,7 @@ export { type Interval, kappaOf, poissonInterval, wilsonInterval } from './inter
 export {
   type Agreement,
   agreementOf,
+  faultsOf,
   ratesOf,
   readTally,
   SLOT_S,

@@ -84,6 +84,18 @@ describe('rates', () => {
   });
 });
 
+test('a fault that was not watched for in a window is not taken as not seen in it', () => {
+  const first = { ...window('a', 'Imke', 0, 60, [10, 20]), watched: ['feet-crossed'] as const };
+  const second = { ...window('a', 'Imke', 60, 120, []), watched: ['feet-together'] as const };
+  const rates = ratesOf([first, second]);
+  expect(rates.map(({ fault, watchedS, count }) => [fault, watchedS, count])).toEqual([
+    ['feet-crossed', 60, 2],
+    ['feet-together', 60, 0],
+  ]);
+  const other = { ...window('b', 'Imke', 0, 60, [10]), watched: ['feet-together'] as const };
+  expect(agreementOf([first, other]).map(({ slots }) => slots)).toEqual([0, 0]);
+});
+
 describe('agreement', () => {
   test('is over the slots that both watched, and says where they differ', () => {
     const both = [window('b', 'Imke', 0, 40, [1, 11, 21]), window('a', 'Imke', 20, 60, [21, 31, 50])];

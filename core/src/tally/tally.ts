@@ -9,7 +9,12 @@ export interface TallyWindow {
   readonly fromS: number;
   readonly toS: number;
   readonly seen: readonly { readonly fault: FaultName; readonly atS: number }[];
+  /** What was watched for; a fault that was not says nothing here. All of them where it is not told. */
+  readonly watched?: readonly FaultName[] | undefined;
 }
+
+const isWatched = ({ watched }: TallyWindow, fault: FaultName): boolean =>
+  watched === undefined || watched.includes(fault);
 
 /** How often a fault was seen, a minute, with its exact interval. */
 export interface TallyRate extends Interval {
@@ -46,8 +51,9 @@ export const SLOT_S = 2;
 export const USUAL_LIMIT_PER_MIN = 2;
 const MOST_MORE_S = 3600;
 
-const faultsOf = (windows: readonly TallyWindow[]): FaultName[] => [
-  ...new Set(windows.flatMap(({ seen }) => seen.map(({ fault }) => fault))),
+/** What was seen or watched for in some of the windows. */
+export const faultsOf = (windows: readonly TallyWindow[]): FaultName[] => [
+  ...new Set(windows.flatMap(({ seen, watched = [] }) => [...seen.map(({ fault }) => fault), ...watched])),
 ];
 
 /** Windows that share time with another coach's of the same student count by the share that is their own. */
@@ -94,13 +100,14 @@ function slotsOf({ fromS, toS, seen }: TallyWindow, fault: FaultName): boolean[]
 }
 
 export function ratesOf(
-  windows: readonly TallyWindow[],
-  faults: readonly FaultName[] = faultsOf(windows),
+  all: readonly TallyWindow[],
+  faults: readonly FaultName[] = faultsOf(all),
   limitPerMin = USUAL_LIMIT_PER_MIN,
 ): TallyRate[] {
-  const weights = windows.map((window) => weightOf(window, windows));
-  const watchedS = windows.reduce((sum, { fromS, toS }, i) => sum + (weights[i] ?? 1) * (toS - fromS), 0);
   return faults.map((fault): TallyRate => {
+    const windows = all.filter((window) => isWatched(window, fault));
+    const weights = windows.map((window) => weightOf(window, windows));
+    const watchedS = windows.reduce((sum, { fromS, toS }, i) => sum + (weights[i] ?? 1) * (toS - fromS), 0);
     const count = windows.reduce(
       (sum, { seen }, i) => sum + (weights[i] ?? 1) * seen.filter((one) => one.fault === fault).length,
       0,
@@ -155,7 +162,7 @@ export function agreementOf(windows: readonly TallyWindow[]): Agreement[] {
     return faultsOf(own.flat()).map((fault): Agreement => {
       let [both, onlyFirst, onlySecond, neither] = [0, 0, 0, 0];
       const differAtS: number[] = [];
-      for (const [a, b] of own) {
+      for (const [a, b] of own.filter((pair) => pair.every((window) => isWatched(window, fault)))) {
         const [sa, sb] = [slotsOf(a, fault), slotsOf(b, fault)];
         sa.forEach((seen, i) => {
           const also = sb[i] ?? false;

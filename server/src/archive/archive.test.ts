@@ -73,7 +73,7 @@ async function everything(url: string): Promise<unknown> {
     ),
   );
   const lists = await Promise.all(
-    ['students/everyone', 'plans', 'floors', 'schools', 'settings', 'checks'].map(get),
+    ['students/everyone', 'plans', 'floors', 'schools', 'settings', 'checks', 'observations'].map(get),
   );
   const plans = z.array(z.object({ id: z.string() })).parse(lists[1]);
   const versions = await Promise.all(plans.map(({ id }) => get(`plans/${id}/versions`)));
@@ -85,6 +85,8 @@ test('what was backed up comes back whole, into an empty directory and over anot
   const wanted = await everything(source.url);
   expect(JSON.stringify(wanted)).toContain('"label":"as it was"');
   expect(JSON.stringify(wanted)).toContain('"reactionS":0.31');
+  expect(JSON.stringify(wanted)).toContain('"kind":"stops"');
+  expect(JSON.stringify(wanted)).toContain('"kind":"window"');
   await source.stop();
   const fresh = join(testFolder(), 'data');
   expect(await runProgram(['restore', backup, '--data', fresh])).toMatchObject({ code: 0 });

@@ -19,6 +19,7 @@ export const TABLES = [
   'floors',
   'tracks',
   'checks',
+  'observations',
 ] as const;
 
 const sum = z.string().regex(/^[0-9a-f]{64}$/);

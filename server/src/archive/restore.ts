@@ -3,6 +3,7 @@ import {
   drillSchema,
   keptPatternSchema,
   laidFloorSchema,
+  observationInputSchema,
   schoolSchema,
   studentFitSchema,
 } from '@angled-chalk/contract';
@@ -129,6 +130,7 @@ async function checkDocuments(seat: Seat): Promise<void> {
     ['plan_versions', 'plan', drillSchema],
     ['floors', 'floor', laidFloorSchema],
     ['schools', 'school', schoolSchema],
+    ['observations', 'seen', observationInputSchema.shape.seen],
   ] as const;
   for (const [table, column, schema] of checks) {
     const { rows } = await seat.query(`select id, ${column} as document from ${table}`);

@@ -1,4 +1,4 @@
-import { CONSENTS, LEVELS, METHODS } from '@angled-chalk/contract';
+import { CONSENTS, LEVELS, METHODS, type Observation } from '@angled-chalk/contract';
 import type { MeasuredLengths, Measurement, School } from '@angled-chalk/core/body';
 import type { Drill, KeptPattern } from '@angled-chalk/core/drill';
 import type { LaidFloor } from '@angled-chalk/core/layout';
@@ -163,6 +163,21 @@ export const checks = pgTable(
       foreignColumns: [tracks.id, tracks.studentId],
     }),
   ],
+);
+
+/** What was taken of a student without a recording: taped stops, a window watched by eye. */
+export const observations = pgTable(
+  'observations',
+  {
+    id: uuid().primaryKey(),
+    studentId: uuid()
+      .notNull()
+      .references(() => students.id),
+    planId: uuid().references(() => plans.id),
+    seen: jsonb().$type<Observation['seen']>().notNull(),
+    takenAt: when().notNull(),
+  },
+  (table) => [index('observations_student').on(table.studentId, table.takenAt)],
 );
 
 export const settings = pgTable('settings', {

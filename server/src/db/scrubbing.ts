@@ -9,7 +9,7 @@ import type { Seat } from './seat.ts';
 import { freeBytes, RESERVE_BYTES } from './space.ts';
 
 /** Tables that may hold something of a person; what refers to others comes first. */
-const OF_PERSONS = ['checks', 'track_parts', 'tracks', 'students'] as const;
+const OF_PERSONS = ['checks', 'observations', 'track_parts', 'tracks', 'students'] as const;
 type OfPersons = (typeof OF_PERSONS)[number];
 
 /** A table up to this size is rewritten in one go, some tenths of a second; a larger one in slices. */
@@ -116,8 +116,9 @@ async function rewrite(seat: Seat, table: OfPersons, pause: () => Promise<void>)
 }
 
 /** What a table is called by its key, and what refers to what, for rewriting it beside itself. */
-const KEYS: Readonly<Record<'checks' | 'track_parts', string>> = {
+const KEYS: Readonly<Record<Exclude<OfPersons, 'students' | 'tracks'>, string>> = {
   checks: 'id',
+  observations: 'id',
   track_parts: 'track_id, part',
 };
 
@@ -127,7 +128,7 @@ const KEYS: Readonly<Record<'checks' | 'track_parts', string>> = {
  */
 async function rewriteInSlices(
   seat: Seat,
-  table: 'checks' | 'track_parts',
+  table: keyof typeof KEYS,
   bytes: number,
   pause: () => Promise<void>,
 ): Promise<void> {

@@ -6,16 +6,27 @@ import {
   DEMO_PATTERNS,
   DEMO_PLANS,
   DEMO_STUDENTS,
+  demoTaken,
   recordDemoDrill,
 } from '@angled-chalk/core/sim';
+import type { TallyWindow } from '@angled-chalk/core/tally';
 import { packTrack } from '@angled-chalk/core/track';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
 import { addCheck } from '../checks/store.ts';
+import { addObservation } from '../observations/store.ts';
 import { keptDrills } from '../plans/following.ts';
 import { writeSettings } from '../settings/routes.ts';
 import { addStudent, listStudents } from '../students/store.ts';
 import { addTrack } from '../tracks/store.ts';
+
+/** Where ids of what was taped and watched begin. */
+const TAKEN_ID = 'c7d1f0a3-0001-4d2b-8b02-00000000000';
+
+const asSeen = ({ seen, watched, ...window }: TallyWindow) => ({
+  kind: 'window' as const,
+  window: { ...window, seen: [...seen], ...(watched ? { watched: [...watched] } : {}) },
+});
 
 /** Fills an empty database with the invented club; leaves one that has students alone. */
 export async function seedDemo(db: Database): Promise<boolean> {
@@ -57,6 +68,16 @@ export async function seedDemo(db: Database): Promise<boolean> {
         report: packCheck(result),
       });
     }
+    const { studentId, drill, stops, windows } = demoTaken();
+    const seen = [{ kind: 'stops', drill, stops } as const, ...windows.map(asSeen)];
+    for (const [i, one] of seen.entries())
+      await addObservation(inside, {
+        id: `${TAKEN_ID}${i + 1}`,
+        studentId,
+        planId: DEMO_PLANS[0]?.id ?? null,
+        takenAt: new Date().toISOString(),
+        seen: one,
+      });
   });
   return true;
 }

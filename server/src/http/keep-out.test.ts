@@ -9,6 +9,7 @@ import { passphrasesIn, passphraseProblem } from '../access/passphrases.ts';
 import { createApp, type App } from '../app.ts';
 import type { OpenDatabase } from '../db/open.ts';
 import { testDatabase } from '../test-database.ts';
+import { testWindow } from '../test-program.ts';
 import { hostnameOf, hostsFor, isLoopback } from './guard.ts';
 
 let opened: OpenDatabase;
@@ -172,6 +173,8 @@ describe('beyond this machine', () => {
       .set('Cookie', helper)
       .send({ version: 1, value: student })
       .expect(403);
+    // But they tally.
+    await request(app).post('/api/observations').set('Cookie', helper).send(testWindow(id)).expect(201);
     await request(app).get('/api/backup').set('Cookie', helper).expect(403);
     await request(app).post('/api/backup/look').set('Cookie', helper).type('application/zip').expect(403);
   });

@@ -4,7 +4,7 @@ import { noteLengths, type Measurement } from '@angled-chalk/core/body';
 import { and, asc, count, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
-import { checks, erasures, students, tracks } from '../db/schema.ts';
+import { checks, erasures, observations, students, tracks } from '../db/schema.ts';
 import { forgetStudent } from '../plans/following.ts';
 
 type Row = typeof students.$inferSelect;
@@ -146,7 +146,13 @@ export async function belongingsOf(db: Database, id: string): Promise<Belongings
   if (!student) return null;
   const [own] = await db.select({ n: count() }).from(checks).where(eq(checks.studentId, id));
   const [recorded] = await db.select({ n: count() }).from(tracks).where(eq(tracks.studentId, id));
-  return { measurements: student.measurements.length, checks: own!.n, tracks: recorded!.n };
+  const [taken] = await db.select({ n: count() }).from(observations).where(eq(observations.studentId, id));
+  return {
+    measurements: student.measurements.length,
+    checks: own!.n,
+    tracks: recorded!.n,
+    observations: taken!.n,
+  };
 }
 
 /**
@@ -163,6 +169,10 @@ export async function eraseStudent(db: Database, id: string): Promise<Erased | n
     await inside.insert(erasures).values({ id: randomUUID(), askedAt: new Date() });
     const own = await inside.delete(checks).where(eq(checks.studentId, id)).returning({ id: checks.id });
     const recorded = await inside.delete(tracks).where(eq(tracks.studentId, id)).returning({ id: tracks.id });
+    const taken = await inside
+      .delete(observations)
+      .where(eq(observations.studentId, id))
+      .returning({ id: observations.id });
     await forgetStudent(inside, id);
     const [gone] = await inside.delete(students).where(eq(students.id, id)).returning();
     return {
@@ -170,6 +180,7 @@ export async function eraseStudent(db: Database, id: string): Promise<Erased | n
       measurements: gone!.measurements.length,
       checks: own.length,
       tracks: recorded.length,
+      observations: taken.length,
       pending: true,
     };
   });

@@ -5,6 +5,8 @@ import {
   checkSchema,
   checkSummarySchema,
   healthSchema,
+  observationPageSchema,
+  observationSchema,
   planVersionSchema,
   settingsSchema,
   signedInSchema,
@@ -16,6 +18,8 @@ import {
   trackInfoSchema,
   trackPageSchema,
   type CheckInput,
+  type Observation,
+  type ObservationPage,
   type PlanVersion,
   type Settings,
   type SettingsInput,
@@ -41,6 +45,9 @@ import { api, LONG_MS } from './client.ts';
 /** A new id; also where the page is not secure, which crypto.randomUUID needs. */
 export const newId = (): string => v4();
 
+/** A new id and the moment, of something that is taken now. */
+export const takenNow = () => ({ id: newId(), takenAt: new Date().toISOString() });
+
 export const KEYS = {
   settings: ['settings'],
   students: ['students'],
@@ -50,6 +57,7 @@ export const KEYS = {
   schools: ['schools'],
   tracks: ['tracks'],
   checks: ['checks'],
+  observations: ['observations'],
   versions: ['versions'],
   health: ['health'],
   signedIn: ['signed-in'],
@@ -200,6 +208,21 @@ export const useLatestChecks = () =>
 export const useCheck = (id: string) =>
   useQuery({ queryKey: [...KEYS.checks, id], queryFn: () => api.get(`/checks/${id}`, checkShape) });
 
+const observationShape = observationSchema as unknown as z.ZodType<Observation>;
+const observationPageShape = observationPageSchema as unknown as z.ZodType<ObservationPage>;
+/** So many of the newest of a student tell how they stand now. */
+export const MOST_OBSERVATIONS = 200;
+/** What was taken of a student without a recording, newest first. */
+export const useObservations = (studentId: string) =>
+  useQuery({
+    queryKey: [...KEYS.observations, studentId],
+    queryFn: () =>
+      api.get(
+        `/observations?${pageQuery({ page: 0, size: MOST_OBSERVATIONS, studentId })}`,
+        observationPageShape,
+      ),
+  });
+
 /** Writes, and reads again the list that the write changes. */
 function useWrite<Input, Output>(
   key: readonly string[],
@@ -274,6 +297,9 @@ export const useWriteFloor = () =>
   );
 export const useAddCheck = () =>
   useWrite(KEYS.checks, (input: CheckInput) => api.post('/checks', input, checkShape));
+
+export const useAddObservation = () =>
+  useWrite(KEYS.observations, (input: Observation) => api.post('/observations', input, observationShape));
 
 export interface NewTrack {
   readonly name: string;

@@ -93,6 +93,7 @@ const ROWS: Readonly<Record<string, string>> = {
   schools: 'schools of its own',
   tracks: 'recordings',
   checks: 'checks',
+  observations: 'stops and windows',
 };
 
 const holds = ({ tables }: BackupSummary): string =>

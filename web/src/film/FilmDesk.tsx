@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import { toeHeadingDeg, type FootName } from '@angled-chalk/core/body';
 import { CLICK_U_PX, frameUS, type Filmed } from '@angled-chalk/core/camera';
+import { landingsPlanned, nextLanding } from '@angled-chalk/core/capture';
 import { headingDeg, type Point } from '@angled-chalk/core/geometry';
 import { expand } from '@angled-chalk/core/pattern';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
@@ -55,6 +56,8 @@ export function FilmDesk({
       toesDeg: (which, at) => toeHeadingDeg(stance, which, headingDeg(at, target.at)),
     };
   }, [drill]);
+  const plannedLandings = useMemo(() => landingsPlanned(expand(drill)), [drill]);
+  const [isFollowing, setFollowing] = useState(true);
   const left = useMemo(
     () => places.filter(({ name }) => !done.marks.some((mark) => mark.name === name)),
     [places, done.marks],
@@ -62,6 +65,22 @@ export function FilmDesk({
   const hand: Hand =
     marking !== null ? { does: 'mark', name: marking } : boxing ? { does: 'box' } : { does: 'land' };
   const go = (by: number): void => setPlace(Math.max(0, Math.min(times.length - 1, place + by)));
+
+  const placeAt = useCallback(
+    (atS: number): number => {
+      const at = times.findIndex((t) => t >= atS - 1e-6);
+      return at < 0 ? times.length - 1 : at;
+    },
+    [times],
+  );
+  /** Goes to where the plan has the next landing, and takes its foot. */
+  const goOn = (landings: readonly FilmLanding[]): void => {
+    const next = nextLanding(plannedLandings, landings);
+    if (!next) return;
+    setFoot(next.foot);
+    setTurning(next.isTurn);
+    if (next.timeS !== null) setPlace(placeAt(next.timeS));
+  };
 
   const thumbnail = (pixel: Point): string => {
     const canvas = view.current?.querySelector('canvas');
@@ -86,10 +105,12 @@ export function FilmDesk({
       state: 'clicked',
     };
     lift.current = { ...lift.current, [foot]: undefined };
-    change({ landings: [...done.landings, landing].sort((a, b) => a.timeS - b.timeS) });
+    const landings = [...done.landings, landing].sort((a, b) => a.timeS - b.timeS);
+    change({ landings });
     setChosen(landing.id);
     setTurning(false);
     setFoot(otherOf(foot));
+    if (isFollowing) goOn(landings);
   };
   const press = (pressed: Pressed): void => {
     if (!boxing) {
@@ -149,10 +170,9 @@ export function FilmDesk({
   const choose = useCallback(
     (one: FilmLanding) => {
       setChosen(one.id);
-      const at = times.findIndex((t) => t >= one.timeS - 1e-6);
-      setPlace(at < 0 ? times.length - 1 : at);
+      setPlace(placeAt(one.timeS));
     },
-    [times],
+    [placeAt],
   );
   const key = (event: KeyboardEvent<HTMLElement>, cross: Point): void => {
     const action = keyAction(event);
@@ -184,6 +204,8 @@ export function FilmDesk({
         return () => setFoot('right');
       case 't':
         return () => setTurning(!turning);
+      case 'n':
+        return () => goOn(done.landings);
       case 'u':
         return () => {
           lift.current = { ...lift.current, [foot]: timeS };
@@ -262,6 +284,9 @@ export function FilmDesk({
           onFoot={setFoot}
           turning={turning}
           onTurning={setTurning}
+          isFollowing={isFollowing}
+          onFollowing={setFollowing}
+          onNext={() => goOn(done.landings)}
           box={box}
           boxing={boxing}
           onBoxing={startBoxing}

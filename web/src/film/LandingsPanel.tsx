@@ -26,6 +26,10 @@ interface LandingsPanelProps {
   readonly onFoot: (foot: FootName) => void;
   readonly turning: boolean;
   readonly onTurning: (turning: boolean) => void;
+  /** After a press the picture goes on to where the plan has the next landing. */
+  readonly isFollowing: boolean;
+  readonly onFollowing: (isFollowing: boolean) => void;
+  readonly onNext: () => void;
   readonly box: FoundBox | null;
   readonly boxing: boolean;
   readonly onBoxing: (boxing: boolean) => void;
@@ -40,6 +44,7 @@ const newFinder = (): Worker =>
 /** Landings: clicked one by one, or proposed and then looked at. */
 export const LandingsPanel = memo(function LandingsPanel(props: LandingsPanelProps) {
   const { work, film, file, filmed, foot, onFoot, turning, onTurning, box, boxing, onBoxing } = props;
+  const { isFollowing, onFollowing, onNext } = props;
   const { chosen, onChoose, onRemove } = props;
   const { done, floors, camera, change, canUndo, canRedo, undo, redo } = work;
   const units = useUnits();
@@ -124,6 +129,17 @@ export const LandingsPanel = memo(function LandingsPanel(props: LandingsPanelPro
       <Box sx={{ color: 'text.secondary', fontSize: '0.9rem', mb: 1 }}>
         First where both feet stand, then each landing: press on the ball of the foot, drag to the toes where
         the direction matters. U: the foot leaves the floor now.
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 1 }}>
+        <ToggleButton
+          value="follow"
+          selected={isFollowing}
+          onChange={() => onFollowing(!isFollowing)}
+          sx={{ minHeight: 44, textTransform: 'none' }}
+        >
+          After a press go on to the next one planned
+        </ToggleButton>
+        <Button onClick={onNext}>Next one (N)</Button>
       </Box>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 1 }}>
         <Button

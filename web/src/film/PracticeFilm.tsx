@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { aimOver, cameraAdvice, focalOf } from '@angled-chalk/core/camera';
 import { boundsOf, midpoint } from '@angled-chalk/core/geometry';
 import { eventsOf, expand, type PlannedDrill } from '@angled-chalk/core/pattern';
@@ -44,6 +46,7 @@ export function PracticeFilm({
   const [distanceM, setDistanceM] = useState<number | null>(null);
   const [shakePx, setShakePx] = useState(0.3);
   const [blur, setBlur] = useState(0.3);
+  const [isShared, setShared] = useState(false);
   const [seed, setSeed] = useState(1);
   const [faults, setFaults] = useState<readonly SimulatedFault[]>([]);
   const footwork = useMemo(() => expand(drill), [drill]);
@@ -77,6 +80,7 @@ export function PracticeFilm({
       faults: faults.filter((fault) => able.includes(fault)),
       shakePx,
       blur,
+      isShared,
       marks: placesOf(drill),
     };
     const made = await task.run((studio, progress) => studio.film(drill, order, progress));
@@ -104,6 +108,10 @@ export function PracticeFilm({
           onNumber={(v) => setBlur(v ?? 0)}
         />
         <NumberBox label="Seed" value={seed} onNumber={(v) => setSeed(v ?? 1)} help="Same seed, same film." />
+        <FormControlLabel
+          control={<Checkbox checked={isShared} onChange={(_event, on) => setShared(on)} />}
+          label="Somebody else beside the student"
+        />
         <FaultChecks able={able} chosen={faults} onChoose={setFaults} />
         <Button variant="outlined" disabled={task.state !== null} onClick={() => void make()}>
           Make a practice film

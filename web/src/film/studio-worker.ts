@@ -1,7 +1,14 @@
 import type { Floor } from '@angled-chalk/core/floor';
 import { chanceFrom } from '@angled-chalk/core/measure';
 import { conesOf, type PlannedDrill } from '@angled-chalk/core/pattern';
-import { filmScene, type FilmOrder, type FilmTruth, type Limb, type Place3 } from '@angled-chalk/core/sim';
+import {
+  filmScene,
+  type FilmOrder,
+  type Figure,
+  type FilmTruth,
+  type Limb,
+  type Place3,
+} from '@angled-chalk/core/sim';
 import { expose } from 'comlink';
 import {
   AudioSample,
@@ -82,6 +89,29 @@ function shoeMesh(lengthM: number, breadthM: number): Mesh {
   return new Mesh(geometry, material(COLOURS.shoe));
 }
 
+/** A body that is made once and laid anew for every picture. */
+function bodyOf(first: Figure): { readonly group: Group; readonly lay: (figure: Figure) => void } {
+  const limbs = first.limbs.map(limbMesh);
+  const shoes = first.shoes.map(({ heel, toe, breadthM }) =>
+    shoeMesh(at3(heel).distanceTo(at3(toe)), breadthM),
+  );
+  return {
+    group: new Group().add(...limbs, ...shoes),
+    lay: (figure) => {
+      figure.limbs.forEach((limb, j) => {
+        const mesh = limbs[j];
+        if (mesh) layLimb(mesh, limb);
+      });
+      figure.shoes.forEach(({ heel, toe }, j) => {
+        const mesh = shoes[j];
+        if (!mesh) return;
+        mesh.position.copy(at3(heel));
+        mesh.rotation.set(0, Math.atan2(toe.y - heel.y, toe.x - heel.x), 0);
+      });
+    },
+  };
+}
+
 function room(floor: Floor, order: FilmOrder, drill: PlannedDrill): Scene {
   const scene = new Scene();
   scene.background = new Color('#b9bdb6');
@@ -143,7 +173,7 @@ export interface MadeFilm {
 const studio = {
   /** A drill walked in front of a made-up camera, as a video file with its metronome, and what is true of it. */
   async film(drill: PlannedDrill, order: FilmOrder, progress: Progress): Promise<MadeFilm> {
-    const { frames, figureAt, truth } = filmScene(drill, order);
+    const { frames, figuresAt, truth } = filmScene(drill, order);
     const { camera, rateHz, seed, shakePx, blur } = order;
     const { width, height } = camera.frame;
     const chance = chanceFrom(seed + 17);
@@ -159,14 +189,8 @@ const studio = {
     const drawn = new OffscreenCanvas(width, height);
     const renderer = new WebGLRenderer({ canvas: drawn, antialias: false });
     renderer.setSize(width, height, false);
-    const first = figureAt(0);
-    const limbs = first.limbs.map(limbMesh);
-    const shoes = first.shoes.map(({ heel, toe, breadthM }) =>
-      shoeMesh(at3(heel).distanceTo(at3(toe)), breadthM),
-    );
-    const body = new Group();
-    body.add(...limbs, ...shoes);
-    scene.add(body);
+    const bodies = figuresAt(0).map(bodyOf);
+    scene.add(...bodies.map(({ group }) => group));
     const picture = new OffscreenCanvas(width, height);
     const context = picture.getContext('2d');
     if (!context) throw new Error('This browser cannot draw a film.');
@@ -193,17 +217,7 @@ const studio = {
       for (let part = 0; part < parts; part++) {
         // The middle of what the shutter saw is the picture's time.
         const timeS = i / rateHz + (blur / rateHz) * ((part + 0.5) / parts - 0.5);
-        const figure = figureAt(Math.max(0, timeS));
-        figure.limbs.forEach((limb, j) => {
-          const mesh = limbs[j];
-          if (mesh) layLimb(mesh, limb);
-        });
-        figure.shoes.forEach(({ heel, toe }, j) => {
-          const mesh = shoes[j];
-          if (!mesh) return;
-          mesh.position.copy(at3(heel));
-          mesh.rotation.set(0, Math.atan2(toe.y - heel.y, toe.x - heel.x), 0);
-        });
+        figuresAt(Math.max(0, timeS)).forEach((figure, j) => bodies[j]?.lay(figure));
         renderer.render(scene, eye);
         context.globalAlpha = 1 / (part + 1);
         context.drawImage(drawn, shakeX, shakeY);

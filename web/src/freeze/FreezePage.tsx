@@ -6,9 +6,12 @@ import { toOpenKeys } from '@angled-chalk/contract';
 import type { FootName } from '@angled-chalk/core/body';
 import { decisionsOf } from '@angled-chalk/core/capture';
 import { judgeFreezes, stopWords, usualStops } from '@angled-chalk/core/freeze';
-import { expand } from '@angled-chalk/core/pattern';
+import { expand, settled } from '@angled-chalk/core/pattern';
 import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { takenNow, useAddObservation } from '../api/queries.ts';
 import { useUnits } from '../app/club.tsx';
+import { useNotice } from '../app/notice.tsx';
 import { LengthBox } from '../parts/boxes.tsx';
 import { saveBytes, saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -74,6 +77,28 @@ function Taped({ recorded }: { readonly recorded: Recorded }) {
     };
     saveText(`${student.name} ${plan.plan.name}.stops.json`, JSON.stringify(toOpenKeys(found), null, 2));
   };
+  const add = useAddObservation();
+  const notice = useNotice();
+  const [keptText, setKeptText] = useState<string | null>(null);
+  const text = JSON.stringify(freezes);
+  const isNew = report !== null && !('why' in report) && text !== keptText;
+  const keep = async (): Promise<void> => {
+    const kept = await add
+      .mutateAsync({
+        ...takenNow(),
+        studentId: student.id,
+        planId: plan.id,
+        seen: { kind: 'stops', drill: settled(drill), stops: freezes },
+      })
+      .catch(() => null);
+    if (!kept) return;
+    setKeptText(text);
+    notice({
+      text: `${freezes.length} stops are kept with ${student.name}.`,
+      also: { label: 'Show', run: () => void navigate(`/students/${student.id}`) },
+    });
+  };
+  const navigate = useNavigate();
   const canTwo = points.length >= 2;
   return (
     <>
@@ -81,6 +106,9 @@ function Taped({ recorded }: { readonly recorded: Recorded }) {
         sub="Call a stop as the move ends, chalk the end of both big toes, and tape them: two numbers a foot. Nobody steps back in before the chalk is taped."
         actions={
           <>
+            <Button variant="contained" disabled={!isNew || add.isPending} onClick={() => void keep()}>
+              Keep with {student.name}
+            </Button>
             <Button variant="outlined" onClick={print}>
               A sheet on paper
             </Button>
@@ -93,6 +121,9 @@ function Taped({ recorded }: { readonly recorded: Recorded }) {
         Tape: {student.name}, {plan.plan.name}
       </PageTitle>
       {printing.answer}
+      {add.error && (
+        <ErrorBox error={add.error} title="Not kept with the student; all numbers are still on this device" />
+      )}
       <ForWhomBar recorded={recorded} />
       <Box sx={BESIDE}>
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>

@@ -148,8 +148,6 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
   const [problem, setProblem] = useState<Error | null>(null);
   const kept = useRef(first);
   const busy = useRef(false);
-  /** Counts the saves that ended with something newer still to be saved. */
-  const [again, setAgain] = useState(0);
   const settleRef = useRef<(value: T) => void>(() => undefined);
   const latest = useRef(options);
   useLayoutEffect(() => {
@@ -199,30 +197,37 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     }
   }, [keep]);
 
-  const push = useCallback(async () => {
-    if (busy.current || !kept.current.dirty) return;
-    busy.current = true;
+  /** Saves what is there now; resolves to whether something newer is still to be saved. */
+  const saveOnce = useCallback(async (): Promise<boolean> => {
     const sent = kept.current.history.present;
+    const isOld = (): boolean => kept.current.history.present !== sent;
     setStatus('saving');
     try {
       const { version } = await latest.current.save(sent, kept.current.version);
-      const changedSince = kept.current.history.present !== sent;
-      keep({ version, dirty: changedSince, base: sent });
+      keep({ version, dirty: isOld(), base: sent });
       setProblem(null);
-      setStatus(changedSince ? 'saving' : 'saved');
-      if (changedSince) setAgain((saves) => saves + 1);
+      setStatus(isOld() ? 'saving' : 'saved');
+      return isOld();
     } catch (error) {
       const failure = error instanceof Error ? error : new Error(String(error));
-      if (failure instanceof ApiProblem && failure.detail.code === 'conflict') await joinIn();
-      else if (!isPassing(failure) && kept.current.history.present !== sent) setAgain((saves) => saves + 1);
-      else {
-        setProblem(failure);
-        setStatus(isPassing(failure) ? 'waiting' : 'refused');
+      if (failure instanceof ApiProblem && failure.detail.code === 'conflict') {
+        await joinIn();
+        return false;
       }
-    } finally {
-      busy.current = false;
+      // What was refused is not what is there now.
+      if (!isPassing(failure) && isOld()) return true;
+      setProblem(failure);
+      setStatus(isPassing(failure) ? 'waiting' : 'refused');
+      return false;
     }
   }, [keep, joinIn]);
+  const push = useCallback(async () => {
+    if (busy.current || !kept.current.dirty) return;
+    busy.current = true;
+    let newer = true;
+    while (newer) newer = await saveOnce();
+    busy.current = false;
+  }, [saveOnce]);
 
   const take = useCallback(
     (next: History<T>) => {
@@ -273,7 +278,7 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
       return () => clearTimeout(timer);
     }
     return undefined;
-  }, [status, history, push, again]);
+  }, [status, history, push]);
 
   const stepBack = useCallback(() => show(undo(kept.current.history)), [show]);
   const stepOn = useCallback(() => show(redo(kept.current.history)), [show]);

@@ -11,6 +11,7 @@ import { useBelongings, useDelete, useErase, useRestore } from '../api/queries.t
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { forgetInTally } from '../tally/useTally.ts';
 
 /** Putting a student away, which can be undone, or erasing the person, which cannot. */
 export function LeaveStudent({ student }: { readonly student: Student }) {
@@ -45,9 +46,10 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
     if (!gone) return;
     // What this device keeps of them too: edits, marks and small pictures of films, stops that were taped.
     for (const key of Object.keys(localStorage)) if (key.includes(student.id)) localStorage.removeItem(key);
+    forgetInTally(student.id);
     setAsking(false);
     notice({
-      text: `${gone.name} was erased, with ${gone.measurements} measurements, ${gone.checks} checks and ${gone.tracks} recordings. The last traces are being taken out of the files.`,
+      text: `${gone.name} was erased, with ${gone.measurements} measurements, ${gone.checks} checks, ${gone.tracks} recordings and ${gone.observations} stops and windows. The last traces are being taken out of the files.`,
     });
     await navigate('/students');
   };
@@ -65,8 +67,8 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
         <DialogContent>
           This removes the person for good, with{' '}
           {belongings.data
-            ? `${belongings.data.measurements} measurements, ${belongings.data.checks} checks and ${belongings.data.tracks} recordings`
-            : 'every measurement, check and recording'}{' '}
+            ? `${belongings.data.measurements} measurements, ${belongings.data.checks} checks, ${belongings.data.tracks} recordings and ${belongings.data.observations} stops and windows`
+            : 'every measurement, check, recording, stop and window'}{' '}
           of them. It cannot be undone. Backups that were made before still hold them: delete those yourself.
           Putting away hides them and can be undone.
           <Box sx={{ mt: 1 }}>

@@ -22,6 +22,7 @@ import { LeaveStudent } from './LeaveStudent.tsx';
 import { ReachTab } from './ReachTab.tsx';
 import { SchoolsTab } from './SchoolsTab.tsx';
 import { StudentChecks } from './StudentChecks.tsx';
+import { StudentObservations } from './StudentObservations.tsx';
 import { StudentForm } from './StudentForm.tsx';
 import { TapedTab } from './TapedTab.tsx';
 
@@ -112,6 +113,7 @@ function StudentEditor({ student }: { readonly student: Student }) {
           <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
             <StudentForm />
             <StudentChecks studentId={student.id} />
+            <StudentObservations studentId={student.id} />
           </Box>
         </Box>
       ) : (

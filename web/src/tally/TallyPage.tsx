@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
+import type { Student } from '@angled-chalk/contract';
 import type { InputProblem } from '@angled-chalk/core/measure';
 import type { FaultName } from '@angled-chalk/core/moves';
 import { faultWords } from '@angled-chalk/core/rules';
@@ -16,7 +17,8 @@ import { FilePick } from '../parts/FilePick.tsx';
 import { Busy, PageTitle, Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
 import { Told } from './Told.tsx';
-import { MOST_FAULTS, readTallyText, saveTally, useTally, WINDOWS_S } from './useTally.ts';
+import { MOST_FAULTS, readTallyText, saveTally, useTally, WINDOWS_S, type Watched } from './useTally.ts';
+import type { OwnWindow } from './windows.ts';
 
 /** What an eye can see from the side of the mat. */
 const SEEN: readonly FaultName[] = [
@@ -39,9 +41,21 @@ export function TallyPage() {
   const tally = useTally();
   if (loading) return <Busy what="Reading the students" />;
   if (students.length === 0) return <ErrorBox error={new Error('Add the students of the class first.')} />;
-  const names = students.map(({ name }) => name);
-  return tally.running ? <Watching tally={tally} /> : <Between tally={tally} names={names} />;
+  return tally.running ? (
+    <Watching tally={tally} />
+  ) : (
+    <Between tally={tally} everyone={watchable(students)} />
+  );
 }
+
+/** Two of one name are told apart by the beginning of their ids. */
+const watchable = (students: readonly Student[]): Watched[] =>
+  students.map(({ id, name }) => ({
+    id,
+    name: students.some((other) => other.id !== id && other.name === name)
+      ? `${name} (${id.slice(0, 4)})`
+      : name,
+  }));
 
 type Tally = ReturnType<typeof useTally>;
 
@@ -104,8 +118,9 @@ function Watching({ tally: { kept, running, leftS, tap, undo, stop } }: { readon
 }
 
 /** Between windows: whom to watch next, what for, and what was seen so far. */
-function Between({ tally, names }: { readonly tally: Tally; readonly names: readonly string[] }) {
-  const { kept, set, begin } = tally;
+function Between({ tally, everyone }: { readonly tally: Tally; readonly everyone: readonly Watched[] }) {
+  const { kept, own, set, begin } = tally;
+  const names = everyone.map(({ name }) => name);
   const [chosen, setChosen] = useState<string | null>(null);
   const [problem, setProblem] = useState<InputProblem | null>(null);
   const next = watchNext(names, kept.windows, kept.faults);
@@ -118,7 +133,7 @@ function Between({ tally, names }: { readonly tally: Tally; readonly names: read
   return (
     <>
       <PageTitle
-        sub={`${kept.windows.length} windows so far. What is tapped stays on this device; it needs no network.`}
+        sub={`${kept.windows.length} windows so far. ${keptWords(own)}What is tapped is on this device at once; it needs no network.`}
       >
         By eye: watch {student} next
       </PageTitle>
@@ -152,7 +167,8 @@ function Between({ tally, names }: { readonly tally: Tally; readonly names: read
               disabled={kept.faults.length === 0 || kept.observer.trim() === ''}
               onClick={() => {
                 setChosen(null);
-                begin(student);
+                const whom = everyone.find(({ name }) => name === student);
+                if (whom) begin(whom);
               }}
               sx={{ minHeight: 56, px: 4, fontSize: '1.2rem' }}
             >
@@ -219,4 +235,16 @@ function Between({ tally, names }: { readonly tally: Tally; readonly names: read
       </Box>
     </>
   );
+}
+
+/** How many windows are with their students already, and what is in the way of the others. */
+function keptWords(own: readonly OwnWindow[]): string {
+  if (own.length === 0) return '';
+  const yes = own.filter(({ kept }) => kept === 'yes').length;
+  const waiting = own.filter(({ kept }) => kept === 'no').length;
+  const refused = own.flatMap(({ kept, student }) =>
+    typeof kept === 'object' ? [` One of ${student} was not taken: ${kept.refused}`] : [],
+  );
+  const wait = waiting > 0 ? `, ${waiting} wait${waiting === 1 ? 's' : ''} for the program` : '';
+  return `${yes} kept with their students${wait}.${refused.join('')} `;
 }

@@ -24,42 +24,11 @@ interface ToldProps {
 
 /** What the windows say so far: rates a student, and how far two coaches agree. */
 export function Told({ windows, others, faults }: ToldProps) {
-  const students = [...new Set(windows.map(({ student }) => student))];
   const agreement = agreementOf([...windows, ...others]);
   return (
     <>
       <Panel title={`So far, against ${USUAL_LIMIT_PER_MIN} a minute`}>
-        <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Rates so far">
-          <Table size="small">
-            <TableHead>
-              <TableRow>
-                <TableCell>Student</TableCell>
-                <TableCell>Fault</TableCell>
-                <TableCell>A minute</TableCell>
-                <TableCell>Rare enough</TableCell>
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {students.flatMap((student) =>
-                ratesOf(
-                  windows.filter((window) => window.student === student),
-                  faults,
-                ).map((rate) => (
-                  <TableRow key={`${student} ${rate.fault}`}>
-                    <TableCell>{student}</TableCell>
-                    <TableCell>{faultWords(rate.fault)}</TableCell>
-                    <TableCell>
-                      {rate.perMin.toFixed(1)} ({rate.low.toFixed(1)} to {rate.high.toFixed(1)})
-                    </TableCell>
-                    <TableCell>
-                      <VerdictMark outcome={rate.verdict} /> {longerWords(rate)}
-                    </TableCell>
-                  </TableRow>
-                )),
-              )}
-            </TableBody>
-          </Table>
-        </Box>
+        <RatesTable label="Rates so far" windows={windows} faults={faults} named />
       </Panel>
       {agreement.length > 0 && (
         <Panel title="How far the two agree">
@@ -77,6 +46,55 @@ export function Told({ windows, others, faults }: ToldProps) {
         </Panel>
       )}
     </>
+  );
+}
+
+/** How often each fault was seen of each student, against the limit. */
+export function RatesTable({
+  windows,
+  faults,
+  label,
+  named = false,
+}: {
+  readonly windows: readonly TallyWindow[];
+  readonly faults: readonly FaultName[];
+  readonly label: string;
+  /** Whether it is of several students. */
+  readonly named?: boolean;
+}) {
+  const students = [...new Set(windows.map(({ student }) => student))];
+  const groups = named
+    ? students.map((student) => [student, windows.filter((window) => window.student === student)] as const)
+    : [['', windows] as const];
+  return (
+    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={label}>
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            {named && <TableCell>Student</TableCell>}
+            <TableCell>Fault</TableCell>
+            <TableCell>A minute</TableCell>
+            <TableCell>Rare enough</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {groups.flatMap(([student, own]) =>
+            ratesOf(own, faults).map((rate) => (
+              <TableRow key={`${student} ${rate.fault}`}>
+                {named && <TableCell>{student}</TableCell>}
+                <TableCell>{faultWords(rate.fault)}</TableCell>
+                <TableCell>
+                  {rate.perMin.toFixed(1)} ({rate.low.toFixed(1)} to {rate.high.toFixed(1)})
+                </TableCell>
+                <TableCell>
+                  <VerdictMark outcome={rate.verdict} /> {longerWords(rate)}
+                </TableCell>
+              </TableRow>
+            )),
+          )}
+        </TableBody>
+      </Table>
+    </Box>
   );
 }
 

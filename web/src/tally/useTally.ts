@@ -1,17 +1,20 @@
 import { readTallyFile, toOpenKeys } from '@angled-chalk/contract';
 import type { FaultName } from '@angled-chalk/core/moves';
 import type { TallyWindow } from '@angled-chalk/core/tally';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { takenNow } from '../api/queries.ts';
 import { saveText } from '../parts/download.ts';
 import { useDeviceState } from '../parts/useDeviceState.ts';
 import { useNow } from '../parts/useNow.ts';
+import { useKeepingWindows } from './useKeepingWindows.ts';
+import { isOwned, plainWindow, type OwnWindow } from './windows.ts';
 
 /** What is kept on the device of a coach: it lasts a class without a server, and a reload. */
 interface Kept {
   readonly observer: string;
   readonly faults: readonly FaultName[];
   readonly windowS: number;
-  readonly windows: readonly TallyWindow[];
+  readonly windows: readonly (TallyWindow | OwnWindow)[];
   /** Windows of another coach that were brought in. */
   readonly others: readonly TallyWindow[];
 }
@@ -19,6 +22,7 @@ interface Kept {
 /** A window that is going on. */
 interface Running {
   readonly student: string;
+  readonly studentId: string;
   readonly fromS: number;
   readonly seen: TallyWindow['seen'];
 }
@@ -41,10 +45,26 @@ function dayS(): number {
 }
 
 const TICK_MS = 200;
+const TALLY = 'tally';
+
+/** Who can be watched, by a name that is theirs alone. */
+export interface Watched {
+  readonly name: string;
+  readonly id: string;
+}
+
+/** Takes everything of a person out of what this device keeps. */
+export function forgetInTally(studentId: string): void {
+  const text = localStorage.getItem(TALLY);
+  if (text === null) return;
+  const kept = JSON.parse(text) as Kept;
+  const windows = kept.windows.filter((one) => !isOwned(one) || one.studentId !== studentId);
+  localStorage.setItem(TALLY, JSON.stringify({ ...kept, windows }));
+}
 
 /** A tally by eye: faults that are watched for, one student for a set window, and all that was seen. */
 export function useTally() {
-  const [kept, keep] = useDeviceState<Kept>('tally', START);
+  const [kept, keep] = useDeviceState<Kept>(TALLY, START);
   const [running, setRunning] = useState<Running | null>(null);
   const [nowS, setNow] = useState(dayS);
   const latest = useNow({ kept, running });
@@ -55,7 +75,11 @@ export function useTally() {
       setNow(at);
       const { kept: own, running: going } = latest();
       if (!going || at < going.fromS + own.windowS) return;
-      const window: TallyWindow = {
+      const window: OwnWindow = {
+        ...takenNow(),
+        studentId: going.studentId,
+        kept: 'no',
+        watched: own.faults,
         observer: own.observer,
         student: going.student,
         fromS: going.fromS,
@@ -68,10 +92,21 @@ export function useTally() {
     return () => clearInterval(timer);
   }, [running, keep, latest]);
   const set = useCallback((change: Partial<Kept>) => keep({ ...latest().kept, ...change }), [keep, latest]);
-  const begin = useCallback((student: string) => {
+  const begin = useCallback(({ name, id }: Watched) => {
     setNow(dayS());
-    setRunning({ student, fromS: dayS(), seen: [] });
+    setRunning({ student: name, studentId: id, fromS: dayS(), seen: [] });
   }, []);
+  const mark = useCallback(
+    (id: string, how: OwnWindow['kept']) =>
+      set({
+        windows: latest().kept.windows.map((one) =>
+          isOwned(one) && one.id === id ? { ...one, kept: how } : one,
+        ),
+      }),
+    [set, latest],
+  );
+  const own = useMemo(() => kept.windows.filter(isOwned), [kept.windows]);
+  useKeepingWindows(own, mark);
   const tap = useCallback(
     (fault: FaultName) => setRunning((now) => now && { ...now, seen: [...now.seen, { fault, atS: dayS() }] }),
     [],
@@ -80,6 +115,7 @@ export function useTally() {
   const stop = useCallback(() => setRunning(null), []);
   return {
     kept,
+    own,
     running,
     leftS: running ? Math.max(0, running.fromS + kept.windowS - nowS) : 0,
     set,
@@ -91,7 +127,11 @@ export function useTally() {
 }
 
 export function saveTally(windows: readonly TallyWindow[]): void {
-  const file = toOpenKeys({ format: 'angled-chalk-tally', version: 1, windows });
+  const file = toOpenKeys({
+    format: 'angled-chalk-tally',
+    version: 1,
+    windows: windows.map(plainWindow),
+  });
   saveText('tally.json', JSON.stringify(file, null, 2));
 }
 

@@ -1,0 +1,95 @@
+import { FAULT_NAMES } from '@angled-chalk/core/moves';
+import type { Freeze } from '@angled-chalk/core/freeze';
+import type { PlannedDrill } from '@angled-chalk/core/pattern';
+import { z } from 'zod';
+import { idSchema } from './ids.ts';
+import { planSchema } from './plan-file.ts';
+import { studentFitSchema } from './student-file.ts';
+
+const point = z.object({ x: z.number().min(-500).max(500), y: z.number().min(-500).max(500) });
+const tapeM = z.number().min(0).max(500);
+
+/** How a chalked toe was taped: metres, floor frame. */
+const toeSchema = z.discriminatedUnion('by', [
+  z.object({
+    by: z.literal('two tapes'),
+    from: z.tuple([point, point]),
+    distancesM: z.tuple([tapeM, tapeM]),
+  }),
+  z.object({
+    by: z.literal('lane'),
+    origin: point,
+    headingDeg: z.number().min(-360).max(360),
+    alongM: z.number().min(-500).max(500),
+    offM: z.number().min(-500).max(500),
+  }),
+]);
+
+/** Stops that were taped, with the plan and the body of that day, so that what they say never changes. */
+const stopsSchema = z.object({
+  kind: z.literal('stops'),
+  drill: z.object({ plan: planSchema, student: studentFitSchema, partner: studentFitSchema.optional() }),
+  stops: z
+    .array(
+      z.object({
+        moveNumber: z.number().int().min(0).max(2000),
+        toes: z.object({ left: toeSchema, right: toeSchema }),
+      }),
+    )
+    .min(1)
+    .max(6),
+});
+
+/** What one coach saw in one window, by the clock of the class: seconds of the day. */
+export const tallyWindowSchema = z
+  .object({
+    observer: z.string().min(1).max(80),
+    student: z.string().min(1).max(80),
+    fromS: z.number().min(0),
+    toS: z.number().min(0),
+    seen: z.array(z.object({ fault: z.enum(FAULT_NAMES), atS: z.number() })).max(5000),
+    watched: z
+      .array(z.enum(FAULT_NAMES))
+      .max(FAULT_NAMES.length)
+      .optional()
+      .describe('what was watched for; everything where it is not told'),
+  })
+  .refine(({ fromS, toS }) => toS > fromS, { message: 'A window ends after it begins.', path: ['toS'] })
+  .refine(({ fromS, toS, seen }) => seen.every(({ atS }) => atS >= fromS && atS <= toS), {
+    message: 'Something was seen outside of its window.',
+    path: ['seen'],
+  });
+
+const windowSchema = z.object({
+  kind: z.literal('window'),
+  window: tallyWindowSchema,
+});
+
+/** What was taken of a student without a recording. It is kept with the student and never changed. */
+export const observationInputSchema = z.object({
+  id: idSchema,
+  studentId: idSchema,
+  planId: idSchema.nullable(),
+  /** When it was taken: a device may have kept it for the length of a class. */
+  takenAt: z.iso.datetime(),
+  seen: z.discriminatedUnion('kind', [stopsSchema, windowSchema]),
+});
+export const observationSchema = observationInputSchema;
+export const observationPageSchema = z.object({
+  total: z.number().int(),
+  items: z.array(observationSchema),
+});
+
+type ReadInput = z.infer<typeof observationInputSchema>;
+type SeenWindow = z.infer<typeof windowSchema>;
+/** Taped stops as the core reads them. */
+export interface SeenStops {
+  readonly kind: 'stops';
+  readonly drill: PlannedDrill;
+  readonly stops: readonly Freeze[];
+}
+export type Observation = Readonly<Omit<ReadInput, 'seen'>> & { readonly seen: SeenStops | SeenWindow };
+export interface ObservationPage {
+  readonly total: number;
+  readonly items: readonly Observation[];
+}
