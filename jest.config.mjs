@@ -28,6 +28,7 @@ const project = (name, more = {}) => ({
 export default {
   // No test depends on how fast the machine is: a limit only ends what hangs.
   testTimeout: 1_200_000,
+  testSequencer: './jest-sequencer.mjs',
   projects: [
     project('core'),
     project('contract'),

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, test } from './program.ts';
+import { expect, test, testLooking } from './program.ts';
 
 const SEQUENCE = 'b2d1f0a3-0003-4d2b-8b02-000000000003';
 const title = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -225,56 +225,56 @@ function pictureOf([u, v]: readonly [number, number]): readonly [number, number]
   return [x, y];
 }
 
-test('light on the floor: with its corners on four marks a foot lies where it should, to a few millimetres', async ({
-  page,
-  program,
-}) => {
-  await page.goto(`${program.url}/light/${SEQUENCE}`);
-  // Marks taped 1.6 m by 1.2 m.
-  const [left, top, across, along] = [0.7, 0.55, 1.6, 1.2];
-  await page.getByLabel(/across/).fill('160');
-  await page.getByLabel(/along/).fill('120');
-  const marks = [
-    ['upper left', left, top],
-    ['upper right', left + across, top],
-    ['lower right', left + across, top + along],
-    ['lower left', left, top + along],
-  ] as const;
-  for (const [name, u, v] of marks) {
-    const [x, y] = pictureOf([u, v]);
-    const corner = page.getByRole('button', { name: new RegExp(`^Corner ${name}`) });
-    const box = await corner.boundingBox();
-    if (!box) throw new Error(name);
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(x, y, { steps: 3 });
-    await page.mouse.up();
-  }
-  await expect(page.getByRole('status')).toContainText(/off by up to/);
-  // Both balls, as they fall on the floor through the slanted projector: the distance is the student's own.
-  const balls = await Promise.all(
-    (['left', 'right'] as const).map(async (foot) => {
-      const box = await page.getByTestId(`ball-${foot}`).boundingBox();
-      if (!box) throw new Error(foot);
-      return thrown(box.x + box.width / 2, box.y + box.height / 2);
-    }),
-  );
-  const [a, b] = balls;
-  if (!a || !b) throw new Error('no feet');
-  const apart = Math.hypot(a[0] - b[0], a[1] - b[1]);
-  const stance = await page.evaluate(async (id) => {
-    const plans: { id: string }[] = await (await fetch('/api/plans')).json();
-    return plans.some((plan) => plan.id === id);
-  }, SEQUENCE);
-  expect(stance).toBe(true);
-  // In the picture as it is made, before it is bent, 300 pixels are a metre.
-  const drawn = await page.getByTestId('thrown').evaluate((svg) => {
-    const circles = [...svg.querySelectorAll('circle')].map((one) => [
-      Number(one.getAttribute('cx')),
-      Number(one.getAttribute('cy')),
-    ]);
-    const [p, q] = circles;
-    return Math.hypot((p?.[0] ?? 0) - (q?.[0] ?? 0), (p?.[1] ?? 0) - (q?.[1] ?? 0)) / 300;
-  });
-  expect(Math.abs(apart - drawn)).toBeLessThan(0.006);
-});
+testLooking(
+  'light on the floor: with its corners on four marks a foot lies where it should, to a few millimetres',
+  async ({ page, program }) => {
+    await page.goto(`${program.url}/light/${SEQUENCE}`);
+    // Marks taped 1.6 m by 1.2 m.
+    const [left, top, across, along] = [0.7, 0.55, 1.6, 1.2];
+    await page.getByLabel(/across/).fill('160');
+    await page.getByLabel(/along/).fill('120');
+    const marks = [
+      ['upper left', left, top],
+      ['upper right', left + across, top],
+      ['lower right', left + across, top + along],
+      ['lower left', left, top + along],
+    ] as const;
+    for (const [name, u, v] of marks) {
+      const [x, y] = pictureOf([u, v]);
+      const corner = page.getByRole('button', { name: new RegExp(`^Corner ${name}`) });
+      const box = await corner.boundingBox();
+      if (!box) throw new Error(name);
+      await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+      await page.mouse.down();
+      await page.mouse.move(x, y, { steps: 3 });
+      await page.mouse.up();
+    }
+    await expect(page.getByRole('status')).toContainText(/off by up to/);
+    // Both balls, as they fall on the floor through the slanted projector: the distance is the student's own.
+    const balls = await Promise.all(
+      (['left', 'right'] as const).map(async (foot) => {
+        const box = await page.getByTestId(`ball-${foot}`).boundingBox();
+        if (!box) throw new Error(foot);
+        return thrown(box.x + box.width / 2, box.y + box.height / 2);
+      }),
+    );
+    const [a, b] = balls;
+    if (!a || !b) throw new Error('no feet');
+    const apart = Math.hypot(a[0] - b[0], a[1] - b[1]);
+    const stance = await page.evaluate(async (id) => {
+      const plans: { id: string }[] = await (await fetch('/api/plans')).json();
+      return plans.some((plan) => plan.id === id);
+    }, SEQUENCE);
+    expect(stance).toBe(true);
+    // In the picture as it is made, before it is bent, 300 pixels are a metre.
+    const drawn = await page.getByTestId('thrown').evaluate((svg) => {
+      const circles = [...svg.querySelectorAll('circle')].map((one) => [
+        Number(one.getAttribute('cx')),
+        Number(one.getAttribute('cy')),
+      ]);
+      const [p, q] = circles;
+      return Math.hypot((p?.[0] ?? 0) - (q?.[0] ?? 0), (p?.[1] ?? 0) - (q?.[1] ?? 0)) / 300;
+    });
+    expect(Math.abs(apart - drawn)).toBeLessThan(0.006);
+  },
+);

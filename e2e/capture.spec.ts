@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, fitsAcross, test } from './program.ts';
+import { expect, fitsAcross, test, testLooking } from './program.ts';
 
 const ROOT = join(import.meta.dirname, '..');
 
@@ -80,7 +80,7 @@ test('a tracker is seen and heard as it streams, its stream is kept, and goes st
   await expect(page.getByRole('heading', { level: 1 })).toContainText('feet together');
 });
 
-test('the made-up tracker says what it cannot do', async ({ program }) => {
+testLooking('the made-up tracker says what it cannot do', async ({ program }) => {
   const wrong = await tracker(program.url, '--rate', '500');
   expect(wrong.code).toBe(2);
   expect(wrong.text).toContain('--rate is 30 to 120 a second, not 500');

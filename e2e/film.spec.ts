@@ -5,7 +5,7 @@ import type { FilmTruth } from '@angled-chalk/core/sim';
 import { unpackTrack } from '@angled-chalk/core/track';
 import type { Download, Page } from '@playwright/test';
 import { CORNER } from '../scripts/film-shot.mjs';
-import { expect, fitsAcross, noBarriers, test } from './program.ts';
+import { expect, fitsAcross, noBarriers, test, testLooking } from './program.ts';
 
 const PICTURE = /^Picture \d+ of/;
 
@@ -200,7 +200,7 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   expect(middle(places)).toBeLessThan(0.1);
 });
 
-test('what is no film is told in plain words, and nothing is lost', async ({ page, program }) => {
+testLooking('what is no film is told in plain words, and nothing is lost', async ({ page, program }) => {
   await page.goto(`${program.url}/record/film`);
   const bring = (name: string, buffer: Buffer): Promise<void> =>
     page.getByLabel('Film', { exact: true }).setInputFiles({ name, mimeType: 'video/mp4', buffer });
@@ -234,11 +234,14 @@ test('what is no film is told in plain words, and nothing is lost', async ({ pag
   await expect(alert).toContainText('nothing that was there has changed');
 });
 
-test('who has not said yes is not filmed, and a minor not without a guardian', async ({ page, program }) => {
-  await page.goto(`${program.url}/record/film`);
-  await pick(page, 'Student', 'Piet Sandoval');
-  await expect(page.getByRole('alert')).toContainText('refused to be filmed');
-  await pick(page, 'Student', 'Noor Achterberg');
-  await expect(page.getByRole('alert')).toContainText('was not asked yet');
-  await expect(page.getByLabel('Film', { exact: true })).toHaveCount(0);
-});
+testLooking(
+  'who has not said yes is not filmed, and a minor not without a guardian',
+  async ({ page, program }) => {
+    await page.goto(`${program.url}/record/film`);
+    await pick(page, 'Student', 'Piet Sandoval');
+    await expect(page.getByRole('alert')).toContainText('refused to be filmed');
+    await pick(page, 'Student', 'Noor Achterberg');
+    await expect(page.getByRole('alert')).toContainText('was not asked yet');
+    await expect(page.getByLabel('Film', { exact: true })).toHaveCount(0);
+  },
+);

@@ -96,13 +96,16 @@ testLooking(
   },
 );
 
-test('who refused is not recorded, and a minor only with a guardian’s consent', async ({ page, program }) => {
-  await page.addInitScript((id) => localStorage.setItem('chosen-student', id), PIET);
-  await page.goto(`${program.url}/record`);
-  await expect(page.getByText(/Piet Sandoval refused to be filmed or recorded/)).toBeVisible();
-  await expect(page.getByLabel('Track file')).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'Make a practice recording' })).toHaveCount(0);
-});
+testLooking(
+  'who refused is not recorded, and a minor only with a guardian’s consent',
+  async ({ page, program }) => {
+    await page.addInitScript((id) => localStorage.setItem('chosen-student', id), PIET);
+    await page.goto(`${program.url}/record`);
+    await expect(page.getByText(/Piet Sandoval refused to be filmed or recorded/)).toBeVisible();
+    await expect(page.getByLabel('Track file')).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Make a practice recording' })).toHaveCount(0);
+  },
+);
 
 test('a new student is stored when a name and a height were typed, not before', async ({ page, program }) => {
   await page.goto(`${program.url}/students`);

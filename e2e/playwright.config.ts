@@ -18,6 +18,8 @@ export default defineConfig({
   timeout: 1_800_000,
   expect: { timeout: 300_000 },
   workers: 2,
+  // Every test has a program of its own, or only looks: a long file keeps nobody waiting.
+  fullyParallel: true,
   reporter: [['list']],
   outputDir: '../test-results',
   use: {

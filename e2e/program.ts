@@ -91,7 +91,7 @@ export const test = base.extend<Each, { shared: () => Promise<Program> }>({
     await program.end();
   },
   quiet: [
-    async ({ page, program }, use) => {
+    async ({ page, program, readsOnly }, use) => {
       const complaints: string[] = [];
       page.on('pageerror', (error) => complaints.push(error.message));
       page.on('console', (message) => {
@@ -106,6 +106,7 @@ export const test = base.extend<Each, { shared: () => Promise<Program> }>({
         const url = request.url();
         if (!url.startsWith(program.url) && !/^(blob|data):/.test(url))
           complaints.push(`left the machine: ${url}`);
+        if (readsOnly && request.method() !== 'GET') complaints.push(`wrote: ${request.method()} ${url}`);
       });
       await use(undefined);
       expect(complaints).toEqual([]);

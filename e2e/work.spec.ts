@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { choose, expect, test } from './program.ts';
+import { choose, expect, test, testLooking } from './program.ts';
 
 const example = (name: string): string => `${import.meta.dirname}/../examples/${name}`;
 
@@ -176,7 +176,7 @@ test.describe('bad files', () => {
     ],
   ] as const;
 
-  test('each is told with its place and a way out, and nothing is lost', async ({ page, program }) => {
+  testLooking('each is told with its place and a way out, and nothing is lost', async ({ page, program }) => {
     await page.goto(`${program.url}/record`);
     const rows = page.getByRole('table', { name: 'Recorded drills' }).getByRole('row');
     await expect(rows).toHaveCount(5);
@@ -191,7 +191,7 @@ test.describe('bad files', () => {
     }
   });
 
-  test('a file of 50 MB is refused at once', async ({ page, program }) => {
+  testLooking('a file of 50 MB is refused at once', async ({ page, program }) => {
     await page.goto(`${program.url}/record`);
     await page.getByLabel('Track file').waitFor({ state: 'attached' });
     await page.evaluate(() => {
