@@ -160,32 +160,45 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   expect(track.landings?.[0]?.picture?.thumbnail).toMatch(/^data:image\/jpeg;base64,/);
   expect(packed.length).toBeLessThan(120_000);
 
-  // The same film again, its landings proposed.
+  // The same walk again with somebody else beside the student, its landings proposed.
   await page.goto(`${program.url}/record/film`);
-  await page.getByLabel('Film', { exact: true }).setInputFiles({
-    name: 'again.mp4',
-    mimeType: 'video/mp4',
-    buffer: await bytesOf(filmFile),
-  });
+  await page.getByText('For practice: a film').click();
+  await pick(page, 'Picture', '640 x 360');
+  await pick(page, 'Pictures', '25 a second');
+  await page.getByRole('checkbox', { name: 'Somebody else beside the student' }).check();
+  await page.getByRole('textbox', { name: 'Seed' }).fill('1');
+  await page.getByRole('button', { name: 'Make a practice film' }).click();
   await expect(page.getByText(/picture 1 of/)).toBeVisible();
+  await expect.poll(() => downloads.length).toBe(4);
+  // Nothing of the first film is taken for this one.
+  await expect(page.getByRole('heading', { name: '2. Landings (0)' })).toBeVisible();
   for (const { name, pixel } of seen) {
     const button = page.getByRole('button', { name, exact: true });
     if ((await button.getAttribute('aria-pressed')) === 'false') await button.click();
     await press(page, frame, pixel);
   }
-  await page.getByRole('button', { name: 'Draw a box about the student' }).click();
   const [one, other] = truth.landings;
   if (!one || !other) throw new Error('no landings');
   const [x, y] = [(one.pixel.x + other.pixel.x) / 2, (one.pixel.y + other.pixel.y) / 2];
   const tall = 0.8 * frame.height;
-  const again = await onScreen(page, frame);
-  await page.mouse.move(...again({ x: x - tall / 3, y: Math.max(2, y - tall) }));
-  await page.mouse.down();
-  await page.mouse.move(...again({ x: x + tall / 3, y: Math.min(frame.height - 2, y + 60) }));
-  await page.mouse.up();
+  const box = async (fromX: number, toX: number): Promise<void> => {
+    await page.getByRole('button', { name: /^(Draw a box about the student|Box again)$/ }).click();
+    const again = await onScreen(page, frame);
+    await page.mouse.move(...again({ x: fromX, y: Math.max(2, y - tall) }));
+    await page.mouse.down();
+    await page.mouse.move(...again({ x: toX, y: Math.min(frame.height - 2, y + 60) }));
+    await page.mouse.up();
+  };
+  // About both of them nobody is followed.
+  await box(x - tall / 3, x + tall);
+  await page.getByRole('button', { name: 'Propose landings' }).click();
+  await expect(page.getByText(/^Two people are in that box\./)).toBeVisible();
+  await box(x - tall / 3, x + tall / 3);
   await page.getByRole('button', { name: 'Propose landings' }).click();
   await expect(page.getByText(/landings are proposed/)).toBeVisible();
-  const proposed = (await keptOf(page, 'again')).landings;
+  const shared = downloads[3];
+  if (!shared) throw new Error('no second film');
+  const proposed = (await keptOf(page, `practice-1.mp4 ${(await bytesOf(shared)).length}`)).landings;
   const places = proposed.map(off);
   const times = proposed.map((landing) => Math.abs(landing.timeS - nearest(truth, landing).timeS));
   const found = truth.landings.filter((landing) =>

@@ -69,8 +69,14 @@ export const LandingsPanel = memo(function LandingsPanel(props: LandingsPanelPro
     );
     if (found) await take(found);
   };
-  const take = async ({ feet, pictureMs }: FoundInFilm): Promise<void> => {
+  const take = async ({ feet, people, pictureMs }: FoundInFilm): Promise<void> => {
     if (!camera) return;
+    if (people > 1) {
+      setTold(
+        'Two people are in that box. Draw it about the student alone; where they cannot be told apart, click the landings.',
+      );
+      return;
+    }
     const seen = feet.filter(({ left, right }) => left ?? right).length;
     const proposals = proposeLandings(camera, feet, filmed);
     if (seen === 0 || proposals.length === 0) {

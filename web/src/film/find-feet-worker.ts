@@ -26,6 +26,8 @@ export interface FindOrder {
 
 export interface FoundInFilm {
   readonly feet: readonly FoundFeet[];
+  /** How many people are in the box in the first picture; of more than one nobody was followed. */
+  readonly people: number;
   /** Time of a picture, milliseconds, the middle one. */
   readonly pictureMs: number;
 }
@@ -79,6 +81,18 @@ const middleOf = (points: readonly Point[]): Point => ({
 const isIn = (box: Box, { x, y }: Point): boolean =>
   x > box.x && y > box.y && x < box.x + box.width && y < box.y + box.height;
 
+/** How many people stand in a box of what the model is shown, as far as it tells them apart. */
+async function peopleIn(model: PoseLandmarker, part: OffscreenCanvas, shown: Box, box: Box): Promise<number> {
+  await model.setOptions({ runningMode: 'IMAGE', numPoses: 2 });
+  const { landmarks } = model.detect(part);
+  await model.setOptions({ runningMode: 'VIDEO', numPoses: 1 });
+  const inside = landmarks.filter((person) => {
+    const { x, y } = middleOf(person);
+    return isIn(box, { x: shown.x + x * shown.width, y: shown.y + y * shown.height });
+  });
+  return inside.length;
+}
+
 const isAtEdge = ({ x, y }: NormalizedLandmark): boolean => Math.min(x, y, 1 - x, 1 - y) < EDGE_SHARE;
 
 const finder = {
@@ -109,6 +123,10 @@ const finder = {
         cut.fillStyle = '#000';
         cut.fillRect(0, 0, SIDE_PX, SIDE_PX);
         cut.drawImage(whole, box.x, box.y, box.width, box.height, 0, 0, SIDE_PX, SIDE_PX);
+        if (feet.length === 0) {
+          const people = await peopleIn(model, part, box, first);
+          if (people > 1) return { feet: [], people, pictureMs: NaN };
+        }
         const began = performance.now();
         const { landmarks } = model.detectForVideo(part, Math.round(timeS * 1000) + 1);
         times.push(performance.now() - began);
@@ -133,7 +151,7 @@ const finder = {
         progress((timeS - fromS) / Math.max(1e-6, toS - fromS), 'Looking for feet');
       }
       times.sort((a, b) => a - b);
-      return { feet, pictureMs: times[times.length >> 1] ?? NaN };
+      return { feet, people: 1, pictureMs: times[times.length >> 1] ?? NaN };
     } finally {
       input.dispose();
     }
