@@ -80,6 +80,7 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   await page.getByText('For practice: a film').click();
   await pick(page, 'Picture', '640 x 360');
   await pick(page, 'Pictures', '25 a second');
+  await page.getByRole('checkbox', { name: 'Pictures come unevenly' }).check();
   const downloads: Download[] = [];
   page.on('download', (download) => downloads.push(download));
   await page.getByRole('button', { name: 'Make a practice film' }).click();
@@ -110,8 +111,16 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   await expect(page.getByText(/^60\.0 a minute; \d+ % of its clicks are heard\.$/)).toBeVisible();
 
   // By hand: a press a landing, at its picture and its place.
+  const gaps = truth.pictures.slice(1).map((timeS, i) => timeS - (truth.pictures[i] ?? 0));
+  expect(Math.max(...gaps) / Math.min(...gaps)).toBeGreaterThan(2);
   for (const [i, { foot, timeS, pixel }] of truth.landings.entries()) {
-    await page.getByRole('slider', { name: 'Picture' }).fill(String(Math.ceil(timeS * 25 - 1e-6)));
+    const at = truth.pictures.findIndex((taken) => taken >= timeS - 1e-6);
+    await page.getByRole('slider', { name: 'Picture' }).fill(String(at));
+    await expect(
+      page.getByText(
+        `${(truth.pictures[at] ?? 0).toFixed(2)} s, picture ${at + 1} of ${truth.pictures.length}`,
+      ),
+    ).toBeVisible();
     await page.getByRole('button', { name: foot === 'left' ? 'left (L)' : 'right (R)' }).click();
     await press(page, frame, missed(pixel, i));
   }
@@ -126,7 +135,10 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
     const { at: place } = nearest(truth, one);
     return found ? Math.hypot(found.at.x - place.x, found.at.y - place.y) : Infinity;
   };
-  const byHand = (await keptOf(page, 'practice-1')).landings.map(off);
+  const clicked = (await keptOf(page, 'practice-1')).landings;
+  for (const landing of clicked)
+    expect(Math.abs(landing.timeS - nearest(truth, landing).timeS)).toBeLessThanOrEqual(Math.max(...gaps));
+  const byHand = clicked.map(off);
   console.log(
     `by hand: ${byHand.length} landings, middle ${(100 * middle(byHand)).toFixed(1)} cm, worst ${(100 * Math.max(...byHand)).toFixed(1)} cm`,
   );

@@ -18,6 +18,8 @@ export interface FilmOrder {
   readonly shakePx: number;
   /** Share of the time between two pictures for which the shutter is open. */
   readonly blur: number;
+  /** Whether the pictures come unevenly, as those of a phone do that has to think of the light. */
+  readonly isUneven?: boolean;
   /** Whether somebody else does the same beside the student, half a beat later. */
   readonly isShared?: boolean;
   /** What is marked on the floor. */
@@ -37,13 +39,14 @@ export interface FilmTruth {
     readonly headingDeg: number | null;
     readonly pixel: Point;
   }[];
+  /** When each picture was taken, seconds. */
+  readonly pictures: readonly number[];
   /** The first click and the time between two. */
   readonly beat: { readonly phaseS: number; readonly periodS: number };
 }
 
 export interface FilmScene {
   readonly truth: FilmTruth;
-  readonly frames: number;
   /** Who is in the picture at a time of the film: the student first. */
   readonly figuresAt: (timeS: number) => readonly Figure[];
 }
@@ -53,6 +56,17 @@ const EXACT = { ...TRACKER_DEFAULTS, noiseM: 0, driftM: 0, dropShare: 0, positio
 const BESIDE_M = 1.3;
 /** The walk is looked up this finely. */
 const FINE_HZ = 240;
+
+/** A picture is early or late by this share of the time between two at most. */
+const UNEVEN_SHARE = 0.35;
+
+function pictureTimes({ rateHz, isUneven, seed }: FilmOrder, endS: number): number[] {
+  const chance = chanceFrom(seed + 31);
+  return Array.from({ length: Math.floor(endS * rateHz) + 1 }, (_, i) => {
+    const share = isUneven && i > 0 ? UNEVEN_SHARE * (2 * chance.uniform() - 1) : 0;
+    return (i + share) / rateHz;
+  });
+}
 
 /** A drill walked in front of a camera: what there is to draw at every moment, and what is true of it. */
 export function filmScene(given: PlannedDrill, order: FilmOrder): FilmScene {
@@ -85,7 +99,6 @@ export function filmScene(given: PlannedDrill, order: FilmOrder): FilmScene {
     return figureOver(body, feet, facingOver(feet, { x: target.x + asideM, y: target.y }));
   };
   return {
-    frames: Math.floor(truth.endS * order.rateHz) + 1,
     figuresAt: (timeS) => [
       figureAt(timeS, 0),
       ...(order.isShared ? [figureAt(timeS - lateS, BESIDE_M)] : []),
@@ -113,6 +126,7 @@ export function filmScene(given: PlannedDrill, order: FilmOrder): FilmScene {
             pixel: pixelOf(to),
           })),
       ],
+      pictures: pictureTimes(order, truth.endS),
       beat: { phaseS: footwork.moves[0]?.beatS ?? 0, periodS: 60 / drill.plan.tempoPerMin },
     },
   };

@@ -46,6 +46,7 @@ export function PracticeFilm({
   const [distanceM, setDistanceM] = useState<number | null>(null);
   const [shakePx, setShakePx] = useState(0.3);
   const [blur, setBlur] = useState(0.3);
+  const [isUneven, setUneven] = useState(false);
   const [isShared, setShared] = useState(false);
   const [seed, setSeed] = useState(1);
   const [faults, setFaults] = useState<readonly SimulatedFault[]>([]);
@@ -80,6 +81,7 @@ export function PracticeFilm({
       faults: faults.filter((fault) => able.includes(fault)),
       shakePx,
       blur,
+      isUneven,
       isShared,
       marks: placesOf(drill),
     };
@@ -108,6 +110,10 @@ export function PracticeFilm({
           onNumber={(v) => setBlur(v ?? 0)}
         />
         <NumberBox label="Seed" value={seed} onNumber={(v) => setSeed(v ?? 1)} help="Same seed, same film." />
+        <FormControlLabel
+          control={<Checkbox checked={isUneven} onChange={(_event, on) => setUneven(on)} />}
+          label="Pictures come unevenly"
+        />
         <FormControlLabel
           control={<Checkbox checked={isShared} onChange={(_event, on) => setShared(on)} />}
           label="Somebody else beside the student"

@@ -173,7 +173,7 @@ export interface MadeFilm {
 const studio = {
   /** A drill walked in front of a made-up camera, as a video file with its metronome, and what is true of it. */
   async film(drill: PlannedDrill, order: FilmOrder, progress: Progress): Promise<MadeFilm> {
-    const { frames, figuresAt, truth } = filmScene(drill, order);
+    const { figuresAt, truth } = filmScene(drill, order);
     const { camera, rateHz, seed, shakePx, blur } = order;
     const { width, height } = camera.frame;
     const chance = chanceFrom(seed + 17);
@@ -204,26 +204,30 @@ const studio = {
       keyFrameInterval: 0.5,
       latencyMode: 'realtime',
     });
-    out.addVideoTrack(video, { frameRate: rateHz });
+    // With a rate of its own every time would be laid on it.
+    out.addVideoTrack(video, order.isUneven ? {} : { frameRate: rateHz });
     const audio = new AudioSampleSource({ codec: 'opus', bitrate: 96e3 });
     out.addAudioTrack(audio);
     await out.start();
-    const sound = clicks(truth.beat, frames / rateHz, seed);
+    const { pictures } = truth;
+    const lastsS = (pictures.at(-1) ?? 0) + 1 / rateHz;
+    const sound = clicks(truth.beat, lastsS, seed);
     let heard = 0;
     const parts = blur > 0 ? PARTS_OF_BLUR : 1;
-    for (let i = 0; i < frames; i++) {
+    for (const [i, takenS] of pictures.entries()) {
       const [shakeX, shakeY] = [shakePx * chance.normal(), shakePx * chance.normal()];
       context.globalAlpha = 1;
       for (let part = 0; part < parts; part++) {
         // The middle of what the shutter saw is the picture's time.
-        const timeS = i / rateHz + (blur / rateHz) * ((part + 0.5) / parts - 0.5);
+        const timeS = takenS + (blur / rateHz) * ((part + 0.5) / parts - 0.5);
         figuresAt(Math.max(0, timeS)).forEach((figure, j) => bodies[j]?.lay(figure));
         renderer.render(scene, eye);
         context.globalAlpha = 1 / (part + 1);
         context.drawImage(drawn, shakeX, shakeY);
       }
-      await video.add(i / rateHz, 1 / rateHz);
-      for (const untilS = (i + 1) / rateHz; heard < Math.min(sound.length, untilS * SOUND_HZ);) {
+      const untilS = pictures[i + 1] ?? lastsS;
+      await video.add(takenS, untilS - takenS);
+      for (; heard < Math.min(sound.length, untilS * SOUND_HZ);) {
         const part = sound.slice(heard, Math.min(sound.length, heard + SOUND_HZ));
         const spoken = new AudioSample({
           data: part,
@@ -236,7 +240,7 @@ const studio = {
         spoken.close();
         heard += part.length;
       }
-      if (i % 5 === 0) progress(i / frames, 'Filming');
+      if (i % 5 === 0) progress(i / pictures.length, 'Filming');
     }
     video.close();
     audio.close();
