@@ -37,6 +37,17 @@ async function pick(page: Page, label: string, option: string): Promise<void> {
   await page.getByRole('option', { name: option }).click();
 }
 
+/** The boxes of a film, one after another: length, kind, and what is in it. */
+function boxesOf(film: Buffer): { readonly kind: string; readonly at: number; readonly bytes: Buffer }[] {
+  const boxes = [];
+  for (let at = 0; at < film.length;) {
+    const length = film.readUInt32BE(at);
+    boxes.push({ kind: film.toString('latin1', at + 4, at + 8), at, bytes: film.subarray(at, at + length) });
+    at += Math.max(8, length);
+  }
+  return boxes;
+}
+
 const bytesOf = async (download: Download): Promise<Buffer> => readFileSync(await download.path());
 
 interface Kept {
@@ -171,6 +182,25 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   expect(track.film?.marks.length).toBe(seen.length);
   expect(track.landings?.[0]?.picture?.thumbnail).toMatch(/^data:image\/jpeg;base64,/);
   expect(packed.length).toBeLessThan(120_000);
+
+  // Copies that went wrong, made of the film itself by the published layout of its boxes (ISO/IEC 14496-12).
+  await page.goto(`${program.url}/record/film`);
+  const whole = await bytesOf(filmFile);
+  const bring = (name: string, buffer: Buffer): Promise<void> =>
+    page.getByLabel('Film', { exact: true }).setInputFiles({ name, mimeType: 'video/mp4', buffer });
+  await bring('half.mp4', whole.subarray(0, Math.round(0.6 * whole.length)));
+  await expect(page.getByText(/The film ends early, at \d\.\d s\. What is there can be used/)).toBeVisible();
+  await page.goto(`${program.url}/record/film`);
+  const alert = page.getByRole('alert');
+  await bring(
+    'no-index.mp4',
+    Buffer.concat(boxesOf(whole).flatMap(({ kind, bytes }) => (kind === 'moov' ? [] : [bytes]))),
+  );
+  await expect(alert).toContainText('its index is missing. Copy it again from the phone.');
+  const otherKind = Buffer.from(whole);
+  otherKind.write('hvc1', otherKind.indexOf('avc1', boxesOf(whole).find(({ kind }) => kind === 'moov')?.at));
+  await bring('other-kind.mp4', otherKind);
+  await expect(alert).toContainText('export the film as H.264');
 
   // The same walk again with somebody else beside the student, its landings proposed.
   await page.goto(`${program.url}/record/film`);
