@@ -4,12 +4,13 @@ import { ensureChromium, ensurePackages, ROOT } from './steps.mjs';
 ensurePackages();
 const { buildAll, bundleNode } = await import('./build.mjs');
 const what = process.argv[2] ?? 'all';
-if (!['frames', 'club', 'keys', 'drag', 'capture'].includes(what)) await runCore();
+if (!['frames', 'club', 'keys', 'drag', 'capture', 'marking'].includes(what)) await runCore();
 if (what === 'all' || what === 'club') await runClub();
 if (what === 'all' || what === 'frames') await runFrames();
 if (what === 'all' || what === 'keys') await runKeys();
 if (what === 'all' || what === 'drag') await runDrag();
 if (what === 'all' || what === 'capture') await runCapture();
+if (what === 'all' || what === 'marking') await runMarking();
 
 /** The benches of the core, in one process of their own. */
 
@@ -68,4 +69,12 @@ async function runCapture() {
   await buildAll();
   const { capture } = await import('../bench/capture.mjs');
   print('Capture in the built program', ['what', 'times', 'median', '95 %', 'ratio'], await capture());
+}
+
+/** A film marked by hand. */
+async function runMarking() {
+  ensureChromium();
+  await buildAll();
+  const { marking } = await import('../bench/marking.mjs');
+  print('A drill of twenty moves marked in a film by hand', ['what', ''], await marking());
 }
