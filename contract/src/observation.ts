@@ -1,6 +1,7 @@
 import { FAULT_NAMES } from '@angled-chalk/core/moves';
 import type { Freeze } from '@angled-chalk/core/freeze';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
+import type { TallyWindow } from '@angled-chalk/core/tally';
 import { z } from 'zod';
 import { idSchema } from './ids.ts';
 import { planSchema } from './plan-file.ts';
@@ -65,31 +66,33 @@ const windowSchema = z.object({
   window: tallyWindowSchema,
 });
 
-/** What was taken of a student without a recording. It is kept with the student and never changed. */
-export const observationInputSchema = z.object({
-  id: idSchema,
-  studentId: idSchema,
-  planId: idSchema.nullable(),
-  /** When it was taken: a device may have kept it for the length of a class. */
-  takenAt: z.iso.datetime(),
-  seen: z.discriminatedUnion('kind', [stopsSchema, windowSchema]),
-});
-export const observationSchema = observationInputSchema;
-export const observationPageSchema = z.object({
-  total: z.number().int(),
-  items: z.array(observationSchema),
-});
-
-type ReadInput = z.infer<typeof observationInputSchema>;
-type SeenWindow = z.infer<typeof windowSchema>;
 /** Taped stops as the core reads them. */
 export interface SeenStops {
   readonly kind: 'stops';
   readonly drill: PlannedDrill;
   readonly stops: readonly Freeze[];
 }
-export type Observation = Readonly<Omit<ReadInput, 'seen'>> & { readonly seen: SeenStops | SeenWindow };
-export interface ObservationPage {
-  readonly total: number;
-  readonly items: readonly Observation[];
+export interface SeenWindow {
+  readonly kind: 'window';
+  readonly window: TallyWindow;
 }
+export const seenSchema: z.ZodType<SeenStops | SeenWindow> = z.discriminatedUnion('kind', [
+  stopsSchema,
+  windowSchema,
+]);
+
+/** What was taken of a student without a recording. It is kept with the student and never changed. */
+export const observationSchema = z.object({
+  id: idSchema,
+  studentId: idSchema,
+  planId: idSchema.nullable(),
+  /** When it was taken: a device may have kept it for the length of a class. */
+  takenAt: z.iso.datetime(),
+  seen: seenSchema,
+});
+export type Observation = Readonly<z.infer<typeof observationSchema>>;
+export const observationPageSchema = z.object({
+  total: z.number().int(),
+  items: z.array(observationSchema),
+});
+export type ObservationPage = z.infer<typeof observationPageSchema>;

@@ -25,6 +25,14 @@ test('a phone tells landings and their beat, and not what the feet do between th
   expect(lacking(told)).toMatchObject({ 'feet-crossed': 'flight', 'feet-together': 'flight' });
 });
 
+test('an eye counts what it sees happen, and whatever is a number is beyond it', () => {
+  const told = decisionsOf(drillOf(0), 'eyes');
+  const all = decisionsOf(drillOf(0), 'tracker').can;
+  expect(told.can).toEqual(expect.arrayContaining(['feet-crossed', 'feet-together']));
+  expect(lacking(told)).toMatchObject({ 'step-short': 'a measure', 'cone-touched': 'a measure' });
+  expect([...told.can, ...told.cannot.map(({ fault }) => fault)].toSorted()).toEqual(all.toSorted());
+});
+
 test('a tracker with all of its columns decides every rule of a drill', () => {
   expect(decisionsOf(drillOf(0), 'tracker').cannot).toEqual([]);
 });

@@ -20,7 +20,9 @@ export type Need =
   | 'headings'
   | 'heights'
   | 'the target'
-  | 'strikes';
+  | 'strikes'
+  /** A number: an eye only sees that something happened. */
+  | 'a measure';
 
 /** How a need is called to a coach. */
 export const NEED_WORDS: Readonly<Record<Need, string>> = {
@@ -34,6 +36,7 @@ export const NEED_WORDS: Readonly<Record<Need, string>> = {
   heights: 'how high the feet are',
   'the target': 'where the target was',
   strikes: 'when the strikes touched',
+  'a measure': 'a measurement',
 };
 
 /** Every rule, by what has to be seen for it. */
@@ -78,6 +81,21 @@ const NEEDS: Readonly<Record<FaultName, readonly Need[]>> = {
 };
 
 const OF_LANDINGS: readonly Need[] = ['stands', 'every landing', 'steps', 'landing times'];
+
+/** What an eye at the side of the mat sees happen, and can count (common practice, no published source). */
+export const SEEN_BY_EYE: readonly FaultName[] = [
+  'feet-crossed',
+  'feet-together',
+  'wrong-foot-first',
+  'step-too-long',
+  'stance-not-restored',
+  'overstretched',
+  'half-exit',
+  'in-their-line',
+  'not-facing',
+  'off-beat',
+  'out-of-band',
+];
 
 /** What a way of recording shows when it is done well: a phone with the toes marked, a tracker with all of its columns. */
 const SHOWS: Readonly<Record<Exclude<CaptureWay, 'eyes'>, ReadonlySet<Need>>> = {
@@ -130,9 +148,18 @@ function decidedBy(faults: readonly FaultName[], shows: ReadonlySet<Need>): Deci
   };
 }
 
-/** What a way of recording can decide of a drill, before anything is recorded. By eye any four can be counted, none measured. */
-export function decisionsOf(drill: PlannedDrill, way: Exclude<CaptureWay, 'eyes'>): Decisions {
-  return decidedBy(possible(expand(drill)), SHOWS[way]);
+/**
+ * What a way of recording can decide of a drill, before anything is recorded. By eye it is decided how often a fault is
+ * seen, four of them at a time, and nothing is measured.
+ */
+export function decisionsOf(drill: PlannedDrill, way: CaptureWay): Decisions {
+  const faults = possible(expand(drill));
+  if (way !== 'eyes') return decidedBy(faults, SHOWS[way]);
+  const isSeen = (fault: FaultName): boolean => SEEN_BY_EYE.includes(fault);
+  return {
+    can: faults.filter(isSeen),
+    cannot: faults.filter((fault) => !isSeen(fault)).map((fault) => ({ fault, lacks: 'a measure' })),
+  };
 }
 
 /** What this recording can decide of a drill. */

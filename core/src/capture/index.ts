@@ -6,6 +6,7 @@ export {
   decisionsOf,
   type Need,
   NEED_WORDS,
+  SEEN_BY_EYE,
   shownBy,
 } from './decides.ts';
 export { landingsPlanned, nextLanding, type TimedLanding } from './next.ts';

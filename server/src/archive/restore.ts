@@ -3,8 +3,8 @@ import {
   drillSchema,
   keptPatternSchema,
   laidFloorSchema,
-  observationInputSchema,
   schoolSchema,
+  seenSchema,
   studentFitSchema,
 } from '@angled-chalk/contract';
 import type { DataDirectory } from '../db/directory.ts';
@@ -130,7 +130,7 @@ async function checkDocuments(seat: Seat): Promise<void> {
     ['plan_versions', 'plan', drillSchema],
     ['floors', 'floor', laidFloorSchema],
     ['schools', 'school', schoolSchema],
-    ['observations', 'seen', observationInputSchema.shape.seen],
+    ['observations', 'seen', seenSchema],
   ] as const;
   for (const [table, column, schema] of checks) {
     const { rows } = await seat.query(`select id, ${column} as document from ${table}`);

@@ -1,4 +1,4 @@
-import { observationInputSchema, pageQuerySchema, type Observation } from '@angled-chalk/contract';
+import { observationSchema, pageQuerySchema } from '@angled-chalk/contract';
 import { Router } from 'express';
 import type { Database } from '../db/open.ts';
 import { notFound } from '../http/errors.ts';
@@ -15,7 +15,7 @@ export function observationRoutes(db: Database, lists: Lists): Router {
     return lists.answer(request, response, () => listObservations(db, page));
   });
   router.post('/', async (request, response) => {
-    const input = valid(observationInputSchema, request.body) as Observation;
+    const input = valid(observationSchema, request.body);
     // A device may bring it late: whoever was put away meanwhile keeps what was taken of them.
     if (!(await findStudent(db, input.studentId))) throw notFound('student');
     response.status(201).json((await findObservation(db, input.id)) ?? (await addObservation(db, input)));

@@ -32,7 +32,7 @@ export async function listObservations(
     .limit(limit)
     .offset(offset);
   const [counted] = await db.select({ total: count() }).from(observations).where(wanted);
-  return { total: counted!.total, items: rows.map(fromRow) };
+  return { total: counted?.total ?? 0, items: rows.map(fromRow) };
 }
 
 export async function findObservation(db: Database, id: string): Promise<Observation | null> {
@@ -45,5 +45,6 @@ export async function addObservation(db: Database, { takenAt, ...input }: Observ
     .insert(observations)
     .values({ ...input, takenAt: new Date(takenAt) })
     .returning();
-  return fromRow(row!);
+  if (!row) throw new Error('The row was not given back.');
+  return fromRow(row);
 }

@@ -151,7 +151,7 @@ export async function belongingsOf(db: Database, id: string): Promise<Belongings
     measurements: student.measurements.length,
     checks: own!.n,
     tracks: recorded!.n,
-    observations: taken!.n,
+    observations: taken?.n ?? 0,
   };
 }
 

@@ -19,7 +19,6 @@ import {
   trackPageSchema,
   type CheckInput,
   type Observation,
-  type ObservationPage,
   type PlanVersion,
   type Settings,
   type SettingsInput,
@@ -208,8 +207,6 @@ export const useLatestChecks = () =>
 export const useCheck = (id: string) =>
   useQuery({ queryKey: [...KEYS.checks, id], queryFn: () => api.get(`/checks/${id}`, checkShape) });
 
-const observationShape = observationSchema as unknown as z.ZodType<Observation>;
-const observationPageShape = observationPageSchema as unknown as z.ZodType<ObservationPage>;
 /** So many of the newest of a student tell how they stand now. */
 export const MOST_OBSERVATIONS = 200;
 /** What was taken of a student without a recording, newest first. */
@@ -219,7 +216,7 @@ export const useObservations = (studentId: string) =>
     queryFn: () =>
       api.get(
         `/observations?${pageQuery({ page: 0, size: MOST_OBSERVATIONS, studentId })}`,
-        observationPageShape,
+        observationPageSchema,
       ),
   });
 
@@ -299,7 +296,7 @@ export const useAddCheck = () =>
   useWrite(KEYS.checks, (input: CheckInput) => api.post('/checks', input, checkShape));
 
 export const useAddObservation = () =>
-  useWrite(KEYS.observations, (input: Observation) => api.post('/observations', input, observationShape));
+  useWrite(KEYS.observations, (input: Observation) => api.post('/observations', input, observationSchema));
 
 export interface NewTrack {
   readonly name: string;

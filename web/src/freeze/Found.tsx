@@ -13,6 +13,9 @@ import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Panel } from '../parts/Page.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
 
+/** A number stays with its unit. */
+const WHOLE = { whiteSpace: 'nowrap' } as const;
+
 const WHY: Readonly<Record<BadFreeze['why'], string>> = {
   'tapes do not meet': 'The two tapes do not meet: one of the numbers is wrong. Tape that toe again.',
   'no such move': 'The pattern has no such move any more. Take the stop out.',
@@ -91,9 +94,15 @@ function OneStop({ move, footwork }: { readonly move: FrozenMove; readonly footw
               <TableCell component="th" scope="row">
                 {what}
               </TableCell>
-              <TableCell align="right">{formatLength(measuredM, units)}</TableCell>
-              <TableCell align="right">{formatLength(plannedM, units)}</TableCell>
-              <TableCell align="right">{formatSmall(expandedUM, units)}</TableCell>
+              <TableCell align="right" sx={WHOLE}>
+                {formatLength(measuredM, units)}
+              </TableCell>
+              <TableCell align="right" sx={WHOLE}>
+                {formatLength(plannedM, units)}
+              </TableCell>
+              <TableCell align="right" sx={WHOLE}>
+                {formatSmall(expandedUM, units)}
+              </TableCell>
             </TableRow>
           ))}
         </TableBody>

@@ -36,6 +36,7 @@ export function VerdictMark({
       component="span"
       sx={{
         display: 'inline-flex',
+        verticalAlign: 'bottom',
         alignItems: 'center',
         gap: 0.75,
         color: colour,

@@ -180,12 +180,12 @@ test.each([
     };
     let editing: Editing<Thing> | undefined;
     render(<Editor save={save} onEditing={(now) => (editing = now)} />);
-    act(() => editing!.replace({ name: 'Bea', note: '' }));
+    act(() => editing?.replace({ name: 'Bea', note: '' }));
     await waitFor(() => expect(sent).toEqual(['Bea']));
     await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
     // Longer than an edit waits before it is saved: its turn comes while the first save is still out.
     await act(() => new Promise((resolve) => setTimeout(resolve, 600)));
-    end!();
+    end?.();
     await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
     expect(sent).toEqual(['Bea', 'Ada']);
   },

@@ -44,7 +44,7 @@ function Choice({ recorded }: { readonly recorded: Recorded }) {
       : way === 'eyes' || way === 'tape'
         ? null
         : filmingRefusal(student, year);
-  const decisions = useMemo(() => (way === 'eyes' ? null : decisionsOf(drill, way)), [drill, way]);
+  const decisions = useMemo(() => decisionsOf(drill, way), [drill, way]);
   return (
     <>
       <PageTitle sub="What was seen is judged against the plan for this student: met, not met, or cannot tell. Filming and recording need consent; of a minor, a guardian's.">
@@ -85,7 +85,14 @@ function Choice({ recorded }: { readonly recorded: Recorded }) {
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           {refused ? <Refused why={refused} student={student} /> : <Way way={way} recorded={recorded} />}
         </Box>
-        {decisions && <Decides title="What it can tell of this drill" decisions={decisions} />}
+        <Decides
+          title={
+            way === 'eyes'
+              ? 'How often, of this drill, four faults at a time'
+              : 'What it can tell of this drill'
+          }
+          decisions={decisions}
+        />
         <Box sx={{ gridColumn: '1 / -1' }}>
           <TrackList plans={plans} plan={plan} />
         </Box>

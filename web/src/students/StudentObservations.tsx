@@ -48,8 +48,11 @@ function Taped({ takenAt, seen }: Omit<Observation, 'seen'> & { readonly seen: S
   return (
     <details>
       <Box component="summary" sx={{ cursor: 'pointer', minHeight: 44 }}>
-        <VerdictMark outcome={outcome} /> <b>{seen.drill.plan.name}</b>: {seen.stops.length}{' '}
-        {seen.stops.length === 1 ? 'stop' : 'stops'} taped {dayjs(takenAt).format('D MMM YYYY HH:mm')}
+        <VerdictMark outcome={outcome} />
+        <Box component="span" sx={{ ml: 0.75 }}>
+          <b>{seen.drill.plan.name}</b>: {seen.stops.length} {seen.stops.length === 1 ? 'stop' : 'stops'}{' '}
+          taped {dayjs(takenAt).format('D MMM YYYY HH:mm')}
+        </Box>
       </Box>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr)' }}>
         <Found report={report} footwork={footwork} />

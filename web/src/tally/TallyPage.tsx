@@ -4,8 +4,8 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import type { Student } from '@angled-chalk/contract';
+import { SEEN_BY_EYE } from '@angled-chalk/core/capture';
 import type { InputProblem } from '@angled-chalk/core/measure';
-import type { FaultName } from '@angled-chalk/core/moves';
 import { faultWords } from '@angled-chalk/core/rules';
 import { watchNext } from '@angled-chalk/core/tally';
 import { Undo2 } from 'lucide-react';
@@ -19,21 +19,6 @@ import { SelectBox } from '../parts/SelectBox.tsx';
 import { Told } from './Told.tsx';
 import { MOST_FAULTS, readTallyText, saveTally, useTally, WINDOWS_S, type Watched } from './useTally.ts';
 import type { OwnWindow } from './windows.ts';
-
-/** What an eye can see from the side of the mat. */
-const SEEN: readonly FaultName[] = [
-  'feet-crossed',
-  'feet-together',
-  'wrong-foot-first',
-  'step-too-long',
-  'stance-not-restored',
-  'overstretched',
-  'half-exit',
-  'in-their-line',
-  'not-facing',
-  'off-beat',
-  'out-of-band',
-];
 
 /** A class watched by eye: one student for a set window, a tap for every fault that is seen. */
 export function TallyPage() {
@@ -178,7 +163,7 @@ function Between({ tally, everyone }: { readonly tally: Tally; readonly everyone
           <Box sx={{ mt: 1.5 }} role="group" aria-label="Faults to watch for">
             <Box sx={{ mb: 0.5 }}>At most {MOST_FAULTS} at once: nobody sees more.</Box>
             <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-              {SEEN.map((fault) => {
+              {SEEN_BY_EYE.map((fault) => {
                 const on = kept.faults.includes(fault);
                 return (
                   <ToggleButton

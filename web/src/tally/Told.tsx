@@ -87,7 +87,9 @@ export function RatesTable({
                   {rate.perMin.toFixed(1)} ({rate.low.toFixed(1)} to {rate.high.toFixed(1)})
                 </TableCell>
                 <TableCell>
-                  <VerdictMark outcome={rate.verdict} /> {longerWords(rate)}
+                  <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 0.75 }}>
+                    <VerdictMark outcome={rate.verdict} /> {longerWords(rate)}
+                  </Box>
                 </TableCell>
               </TableRow>
             )),

@@ -57,7 +57,7 @@ export interface Watched {
 export function forgetInTally(studentId: string): void {
   const text = localStorage.getItem(TALLY);
   if (text === null) return;
-  const kept = JSON.parse(text) as Kept;
+  const kept: Kept = JSON.parse(text);
   const windows = kept.windows.filter((one) => !isOwned(one) || one.studentId !== studentId);
   localStorage.setItem(TALLY, JSON.stringify({ ...kept, windows }));
 }
