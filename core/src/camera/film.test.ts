@@ -2,6 +2,7 @@ import type { Point } from '../geometry/index.ts';
 import { chanceFrom } from '../measure/index.ts';
 import {
   cameraAdvice,
+  marksToLay,
   ellipseRing,
   fitCamera,
   landingOnFloor,
@@ -193,6 +194,37 @@ describe('where to put the phone', () => {
 
   test('of three marks nothing is said', () => {
     expect(cameraAdvice(PLACES.slice(0, 3), landings)).toEqual([]);
+  });
+
+  test('in a large hall four marks about the drill are proposed, and help as they say', () => {
+    const hall = [
+      { x: 0, y: 0 },
+      { x: 14, y: 0 },
+      { x: 14, y: 11 },
+      { x: 0, y: 11 },
+    ];
+    const here = landings.map(({ x, y }) => ({ x: x + 5, y: y + 3.5 }));
+    const [bare] = cameraAdvice(hall, here);
+    const laid = marksToLay(hall, hall, here);
+    if (!laid) throw new Error('nothing to lay');
+    for (const { x, y } of laid.at) {
+      // Beside the drill, where nobody steps on them, and in the room.
+      expect(here.every((at) => Math.hypot(at.x - x, at.y - y) > 0.3)).toBe(true);
+      expect(x > 0 && x < 14 && y > 0 && y < 11).toBe(true);
+    }
+    expect(laid.best.worstUM).toBeLessThan(0.7 * (bare?.worstUM ?? Infinity));
+    expect(cameraAdvice([...hall, ...laid.at], here)[0]).toEqual(laid.best);
+  });
+
+  test('where marks stand about the drill already nothing is proposed, nor where the room has no place', () => {
+    const box = (x1: number, y1: number, x2: number, y2: number): Point[] => [
+      { x: x1, y: y1 },
+      { x: x2, y: y1 },
+      { x: x2, y: y2 },
+      { x: x1, y: y2 },
+    ];
+    expect(marksToLay(box(0, 0, 8, 8), box(0.9, 0.8, 2.7, 2.8), landings)).toBeNull();
+    expect(marksToLay(box(1.4, 1.3, 2.2, 2.3), [], landings)).toBeNull();
   });
 });
 

@@ -8,6 +8,8 @@ export {
   CLICK_U_PX,
   focalOf,
   majorM,
+  marksToLay,
+  type MarksToLay,
   PHONE_ACROSS_DEG,
   type Pinhole,
   pinholePixel,

@@ -1,4 +1,4 @@
-import { boundsOf, midpoint, radians, type Point } from '../geometry/index.ts';
+import { boundsOf, contains, midpoint, radians, type Point } from '../geometry/index.ts';
 import { fitCamera, type CameraMark, type Frame } from './fit.ts';
 import { pointOf, type FloorPoint } from './points.ts';
 
@@ -145,4 +145,45 @@ export function cameraAdvice(marks: readonly Point[], landings: readonly Point[]
       }),
     ),
   ).sort((a, b) => a.worstUM - b.worstUM);
+}
+
+/** Four marks that would help a camera, and how well it would know feet with them. */
+export interface MarksToLay {
+  readonly at: readonly Point[];
+  readonly best: CameraPlace;
+}
+
+/** How far outside of the drill marks are laid: nobody steps on them, and they are in the picture (own choice), metres. */
+const BESIDE_M = [0.6, 0.4, 0.2] as const;
+/** Worth laying is what makes the worst foot so much better known. */
+const WORTH = 0.7;
+const LAID_TO_M = 0.1;
+
+/**
+ * Four marks about a drill, beside those that there are, with which feet would be known much better, or at all; null
+ * where they would not help, or the room has no place for them.
+ */
+export function marksToLay(
+  outline: readonly Point[],
+  marks: readonly Point[],
+  landings: readonly Point[],
+): MarksToLay | null {
+  if (landings.length === 0) return null;
+  const { least, most } = boundsOf(landings);
+  const [now] = cameraAdvice(marks, landings);
+  const round = (value: number): number => LAID_TO_M * Math.round(value / LAID_TO_M);
+  for (const besideM of BESIDE_M) {
+    const [x1, x2] = [round(least.x - besideM), round(most.x + besideM)];
+    const [y1, y2] = [round(least.y - besideM), round(most.y + besideM)];
+    const at = [
+      { x: x1, y: y1 },
+      { x: x2, y: y1 },
+      { x: x2, y: y2 },
+      { x: x1, y: y2 },
+    ];
+    if (!at.every((place) => contains(outline, place))) continue;
+    const [best] = cameraAdvice([...marks, ...at], landings);
+    if (best && (!now || best.worstUM < WORTH * now.worstUM)) return { at, best };
+  }
+  return null;
 }

@@ -4,7 +4,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { cameraAdvice } from '@angled-chalk/core/camera';
+import { cameraAdvice, marksToLay } from '@angled-chalk/core/camera';
 import { formatLength, formatSmall } from '@angled-chalk/core/measure';
 import { eventsOf, expand, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { useMemo } from 'react';
@@ -17,23 +17,24 @@ const SHOWN = 5;
 /** Where the phone should stand for this drill, with what it would know from there; computed before anything is filmed. */
 export function Advice({ drill }: { readonly drill: PlannedDrill }) {
   const units = useUnits();
-  const places = useMemo(() => {
+  const { places, toLay } = useMemo(() => {
     const { start, moves } = expand(drill);
     const landings = [
       ...Object.values(start.feet).map(({ ball }) => ball),
       ...eventsOf(moves).map(({ to }) => to),
     ];
-    return cameraAdvice(
-      placesOf(drill).map(({ at }) => at),
-      landings,
-    );
+    const marks = placesOf(drill).map(({ at }) => at);
+    return {
+      places: cameraAdvice(marks, landings),
+      toLay: marksToLay(drill.plan.floor.outline, marks, landings),
+    };
   }, [drill]);
   return (
     <Panel title="Where to put the phone">
       {places.length === 0 ? (
         <Box>
-          From nowhere near are four marks and the whole drill in one picture. Lay two more cones beside the
-          drill, or film a part of it.
+          From nowhere near are four marks and the whole drill in one picture.{' '}
+          {!toLay && 'Lay more cones beside the drill, or film a part of it.'}
         </Box>
       ) : (
         <>
@@ -69,6 +70,16 @@ export function Advice({ drill }: { readonly drill: PlannedDrill }) {
             it.
           </Box>
         </>
+      )}
+      {toLay && (
+        <Box sx={{ mt: 1 }}>
+          With four more marks a foot would be known to <b>{formatSmall(toLay.best.usualUM, units)}</b>, at
+          worst {formatSmall(toLay.best.worstUM, units)}, from {toLay.best.from},{' '}
+          {formatLength(toLay.best.distanceM, units)} away. From the near-left corner, to the right and into
+          the room:{' '}
+          {toLay.at.map(({ x, y }) => `${formatLength(x, units)} and ${formatLength(y, units)}`).join('; ')}.
+          Add them as marks to tape from under Floor, then they can be shown in the picture.
+        </Box>
       )}
     </Panel>
   );
