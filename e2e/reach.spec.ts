@@ -39,27 +39,31 @@ const SCREENS = [
   ['/nowhere', /nothing at this address/],
 ] as const;
 
-for (const [width, height, colorScheme] of [
-  [1280, 800, 'light'],
-  [390, 844, 'light'],
-  [640, 400, 'dark'],
-] as const) {
-  testLooking(
-    `at ${width} x ${height}, ${colorScheme}, screens fit across and axe finds nothing`,
-    async ({ page, program }) => {
-      await page.setViewportSize({ width, height });
-      await page.emulateMedia({ colorScheme });
-      const screens = colorScheme === 'dark' ? SCREENS.filter((_, i) => i % 3 === 0) : SCREENS;
-      for (const [path, heading] of screens) {
-        await page.goto(program.url + path);
-        await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
-        await page.waitForLoadState('networkidle');
-        await fitsAcross(page);
-        await noBarriers(page);
-      }
-    },
-  );
-}
+test.describe('every screen', () => {
+  // One after another: two of these at once, and each takes more than twice as long.
+  test.describe.configure({ mode: 'default' });
+  for (const [width, height, colorScheme] of [
+    [1280, 800, 'light'],
+    [390, 844, 'light'],
+    [640, 400, 'dark'],
+  ] as const) {
+    testLooking(
+      `at ${width} x ${height}, ${colorScheme}, screens fit across and axe finds nothing`,
+      async ({ page, program }) => {
+        await page.setViewportSize({ width, height });
+        await page.emulateMedia({ colorScheme });
+        const screens = colorScheme === 'dark' ? SCREENS.filter((_, i) => i % 3 === 0) : SCREENS;
+        for (const [path, heading] of screens) {
+          await page.goto(program.url + path);
+          await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
+          await page.waitForLoadState('networkidle');
+          await fitsAcross(page);
+          await noBarriers(page);
+        }
+      },
+    );
+  }
+});
 
 test('the keyboard alone moves the target, plays, and goes from fault to fault', async ({
   page,
