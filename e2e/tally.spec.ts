@@ -33,17 +33,27 @@ test('a class watched by eye: a window by the clock, taps, one taken back, and w
   await expect(rates.getByRole('row', { name: /feet crossed/ })).toContainText('4.0 (0.5 to 14.4)');
   // With the program there again it is kept with its student, once.
   await expect(page.getByText(/1 kept with their students\./)).toBeVisible();
+  // A new class begun without the program takes nothing away that it has not got yet.
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Watch', exact: true }).click();
+  await page.clock.runFor(31_000);
+  await page.getByRole('button', { name: 'Begin a new class' }).click();
+  await expect(page.getByText(/^0 windows so far\. 0 kept with their students, 1 waits/)).toBeVisible();
+  await page.context().setOffline(false);
+  await page.clock.runFor(6000);
+  await expect(page.getByText(/^0 windows so far\. 1 kept with their students\./)).toBeVisible();
   const list = async () => {
     const answer = await page.request.get(`${program.url}/api/observations?limit=200`);
     return observationPageSchema.parse(await answer.json()).items;
   };
   const kept = (await list()).filter(({ takenAt }) => takenAt.startsWith('2026-05-04'));
-  expect(kept).toHaveLength(1);
-  expect(kept[0]?.seen).toMatchObject({
+  expect(kept).toHaveLength(2);
+  const first = kept.at(-1);
+  expect(first?.seen).toMatchObject({
     kind: 'window',
     window: { watched: ['feet-crossed', 'feet-together'], seen: [{}, {}] },
   });
-  await page.goto(`${program.url}/students/${kept[0]?.studentId ?? ''}`);
+  await page.goto(`${program.url}/students/${first?.studentId ?? ''}`);
   await expect(page.getByText('Watched by eye for 30 s in 1 window.')).toBeVisible();
 });
 

@@ -104,7 +104,7 @@ function Watching({ tally: { kept, running, leftS, tap, undo, stop } }: { readon
 
 /** Between windows: whom to watch next, what for, and what was seen so far. */
 function Between({ tally, everyone }: { readonly tally: Tally; readonly everyone: readonly Watched[] }) {
-  const { kept, own, set, begin } = tally;
+  const { kept, own, set, begin, beginClass } = tally;
   const names = everyone.map(({ name }) => name);
   const [chosen, setChosen] = useState<string | null>(null);
   const [problem, setProblem] = useState<InputProblem | null>(null);
@@ -208,9 +208,7 @@ function Between({ tally, everyone }: { readonly tally: Tally; readonly everyone
               accept=".json"
               onFile={(file) => void bring(file)}
             />
-            {kept.windows.length > 0 && (
-              <Button onClick={() => set({ windows: [], others: [] })}>Begin a new class</Button>
-            )}
+            {kept.windows.length > 0 && <Button onClick={beginClass}>Begin a new class</Button>}
           </Box>
           {problem && <ProblemBox problem={problem} title="The file was not brought in" />}
           <Alert severity="info" variant="outlined" sx={{ mt: 1, bgcolor: 'background.paper' }}>

@@ -15,6 +15,8 @@ interface Kept {
   readonly faults: readonly FaultName[];
   readonly windowS: number;
   readonly windows: readonly (TallyWindow | OwnWindow)[];
+  /** Windows of classes before this one that the program has not got yet. */
+  readonly earlier?: readonly OwnWindow[];
   /** Windows of another coach that were brought in. */
   readonly others: readonly TallyWindow[];
 }
@@ -58,8 +60,10 @@ export function forgetInTally(studentId: string): void {
   const text = localStorage.getItem(TALLY);
   if (text === null) return;
   const kept: Kept = JSON.parse(text);
-  const windows = kept.windows.filter((one) => !isOwned(one) || one.studentId !== studentId);
-  localStorage.setItem(TALLY, JSON.stringify({ ...kept, windows }));
+  const isOthers = (one: TallyWindow | OwnWindow): boolean => !isOwned(one) || one.studentId !== studentId;
+  const windows = kept.windows.filter(isOthers);
+  const earlier = kept.earlier?.filter(isOthers);
+  localStorage.setItem(TALLY, JSON.stringify({ ...kept, windows, ...(earlier ? { earlier } : {}) }));
 }
 
 /** A tally by eye: faults that are watched for, one student for a set window, and all that was seen. */
@@ -97,15 +101,23 @@ export function useTally() {
     setRunning({ student: name, studentId: id, fromS: dayS(), seen: [] });
   }, []);
   const mark = useCallback(
-    (id: string, how: OwnWindow['kept']) =>
+    (id: string, how: OwnWindow['kept']) => {
+      const { windows, earlier = [] } = latest().kept;
+      const marked = (one: OwnWindow): OwnWindow => (one.id === id ? { ...one, kept: how } : one);
       set({
-        windows: latest().kept.windows.map((one) =>
-          isOwned(one) && one.id === id ? { ...one, kept: how } : one,
-        ),
-      }),
+        windows: windows.map((one) => (isOwned(one) ? marked(one) : one)),
+        earlier: earlier.map(marked),
+      });
+    },
     [set, latest],
   );
-  const own = useMemo(() => kept.windows.filter(isOwned), [kept.windows]);
+  const own = useMemo(
+    () => [...(kept.earlier ?? []), ...kept.windows.filter(isOwned)],
+    [kept.earlier, kept.windows],
+  );
+  /** Begins a new class; what the program has not got yet waits on. */
+  const beginClass = (): void =>
+    set({ earlier: own.filter((one) => one.kept === 'no'), windows: [], others: [] });
   useKeepingWindows(own, mark);
   const tap = useCallback(
     (fault: FaultName) => setRunning((now) => now && { ...now, seen: [...now.seen, { fault, atS: dayS() }] }),
@@ -116,6 +128,7 @@ export function useTally() {
   return {
     kept,
     own,
+    beginClass,
     running,
     leftS: running ? Math.max(0, running.fromS + kept.windowS - nowS) : 0,
     set,
