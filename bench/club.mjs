@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync, zipSync } from 'fflate';
 import { bundleNode } from '../scripts/build.mjs';
-import { ROOT } from '../scripts/steps.mjs';
+import { OWN_PAGE, ROOT } from '../scripts/steps.mjs';
 
 const STUDENTS = 206;
 const CHECKS = 10_400;
@@ -102,7 +102,7 @@ async function ask(url, path, times) {
 const touch = (url, version) =>
   fetch(`${url}/api/settings`, {
     method: 'PUT',
-    headers: { 'Content-Type': 'application/json' },
+    headers: OWN_PAGE,
     body: JSON.stringify({ version, value: { clubName: `Club ${version}`, units: 'metric' } }),
   });
 
@@ -161,7 +161,7 @@ export async function club() {
       }));
       const answer = await fetch(`${url}/api/students/import`, {
         method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
+        headers: OWN_PAGE,
         body: JSON.stringify({ students }),
       });
       if (answer.status !== 201) throw new Error(`import: ${answer.status} ${await answer.text()}`);

@@ -1,4 +1,5 @@
 import { openProgram } from '../scripts/open-program.mjs';
+import { OWN_PAGE } from '../scripts/steps.mjs';
 
 /**
  * Frames while a layout of 300 marks is dragged in the built program. The browser draws as fast as it
@@ -93,7 +94,7 @@ async function measure(browser, url, pieces, name) {
   const id = crypto.randomUUID();
   const answer = await fetch(`${url}/api/floors`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: OWN_PAGE,
     body: JSON.stringify({ id, value: floorOf(pieces) }),
   });
   if (!answer.ok) throw new Error(await answer.text());

@@ -1,4 +1,5 @@
 import { openProgram } from '../scripts/open-program.mjs';
+import { OWN_PAGE } from '../scripts/steps.mjs';
 
 /**
  * The bench of a pattern in the built program: from a key that adds a move to the picture that has its footprint,
@@ -110,7 +111,7 @@ async function addStudents(url) {
 async function post(path, body) {
   const answer = await fetch(path, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: OWN_PAGE,
     body: JSON.stringify(body),
   });
   if (!answer.ok) throw new Error(await answer.text());

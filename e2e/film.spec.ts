@@ -5,6 +5,7 @@ import type { FilmTruth } from '@angled-chalk/core/sim';
 import { unpackTrack } from '@angled-chalk/core/track';
 import type { Download, Page } from '@playwright/test';
 import { CORNER } from '../scripts/film-shot.mjs';
+import { OWN_PAGE } from '../scripts/steps.mjs';
 import { expect, fitsAcross, noBarriers, test, testLooking } from './program.ts';
 
 const PICTURE = /^Picture \d+ of/;
@@ -83,6 +84,7 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   program,
 }) => {
   const made = await page.request.post(`${program.url}/api/plans`, {
+    headers: OWN_PAGE,
     data: { id: crypto.randomUUID(), value: CORNER },
   });
   expect(made.status()).toBe(201);

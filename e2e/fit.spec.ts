@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { OWN_PAGE } from '../scripts/steps.mjs';
 import { expect, test, testLooking } from './program.ts';
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
@@ -37,7 +38,7 @@ test('five hundred students are paged, sorted, filtered and fitted', async ({ pa
   }));
   const answer = await fetch(`${program.url}/api/students/import`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: OWN_PAGE,
     body: JSON.stringify({ students }),
   });
   expect(answer.status).toBe(201);

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { OWN_PAGE } from '../scripts/steps.mjs';
 import { expect, Program, test, testLooking } from './program.ts';
 
 const IMKE = 'a1c0e9d2-0001-4c1a-9a01-000000000001';
@@ -133,7 +134,7 @@ test('everything is backed up from the screen, said what it holds, and brought b
   const file = await (await download).path();
   await fetch(`${program.url}/api/students/${IMKE}/erase`, {
     method: 'DELETE',
-    headers: { 'Content-Type': 'application/json' },
+    headers: OWN_PAGE,
   });
   const bad = join(program.dataDir, '..', `angled-chalk-bad-${process.pid}.zip`);
   writeFileSync(bad, readFileSync(file).subarray(0, 9000));

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { closeSync, copyFileSync, ftruncateSync, mkdirSync, mkdtempSync, openSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensurePackages, ROOT } from './steps.mjs';
+import { ensurePackages, OWN_PAGE, ROOT } from './steps.mjs';
 
 /**
  * Snapshots of a block device while the built program writes: a file system of its own on a loop device,
@@ -83,7 +83,7 @@ async function round(n) {
       const [id, name] = [randomUUID(), `Number ${acknowledged.size}`];
       const answer = await fetch(`${url}/api/students`, {
         method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
+        headers: OWN_PAGE,
         body: JSON.stringify({ id, value: value(name) }),
       });
       if (answer.status === 201) acknowledged.set(id, name);

@@ -7,3 +7,5 @@ export function run(
 export function ensurePackages(): void;
 export function chromiumPath(): string | undefined;
 export function ensureChromium(): boolean;
+/** What a call of JSON from one of the program's own pages carries. */
+export const OWN_PAGE: Readonly<Record<string, string>>;

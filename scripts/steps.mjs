@@ -110,3 +110,10 @@ export function ensureChromium() {
   );
   return false;
 }
+
+/** What a call of JSON from one of the program's own pages carries. */
+export const OWN_PAGE = {
+  'Content-Type': 'application/json',
+  'X-Angled-Chalk': 'page',
+  'Sec-Fetch-Site': 'same-origin',
+};

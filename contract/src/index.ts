@@ -1,3 +1,4 @@
+export * from './doors.ts';
 export * from './open-keys.ts';
 export * from './shapes.ts';
 export * from './plan-shapes.ts';

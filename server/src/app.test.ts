@@ -19,12 +19,12 @@ import {
 import type { Express } from 'express';
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
-import request from 'supertest';
 import { z } from 'zod';
 import { createApp } from './app.ts';
 import type { Scrubbing } from './db/scrubbing.ts';
 import type { OpenDatabase } from './db/open.ts';
 import { seedDemo } from './demo/seed.ts';
+import { fromPage as request } from './test-app.ts';
 import { testDatabase } from './test-database.ts';
 import { testCheck, testStops, testWindow } from './test-program.ts';
 

@@ -1,10 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import type { IncomingMessage } from 'node:http';
 import { join } from 'node:path';
 import type { Health } from '@angled-chalk/contract';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -20,9 +19,10 @@ import { freeBytes, RESERVE_BYTES } from './db/space.ts';
 import { floorRoutes } from './floors/routes.ts';
 import { watchActivity } from './http/activity.ts';
 import { errorHandler, notFound } from './http/errors.ts';
-import { hostsFor, keepOthersOut } from './http/guard.ts';
-import { jsonBody } from './http/json-body.ts';
+import { letGo } from './http/body.ts';
+import { hostsFor, onlyOwnNames, onlyOwnPages, onlyOwnWrites } from './http/guard.ts';
 import { keepLists } from './http/lists.ts';
+import { below, routerOf, type Route } from './http/route.ts';
 import { DISK_FULL, keepRoom } from './http/space.ts';
 import { WEB_DIR } from './places.ts';
 import { observationRoutes } from './observations/routes.ts';
@@ -32,27 +32,32 @@ import { settingsRoutes } from './settings/routes.ts';
 import { studentRoutes } from './students/routes.ts';
 import { trackRoutes } from './tracks/routes.ts';
 
-const HEADERS = helmet({
-  contentSecurityPolicy: {
-    directives: {
-      'default-src': ["'self'"],
-      // What finds feet in a film is compiled in the browser; it comes from here, as everything does.
-      'script-src': ["'self'", "'wasm-unsafe-eval'"],
-      'style-src': ["'self'", "'unsafe-inline'"],
-      'font-src': ["'self'", 'data:'],
-      'img-src': ["'self'", 'data:', 'blob:'],
-      'worker-src': ["'self'", 'blob:'],
-      'frame-ancestors': ["'none'"],
-      'upgrade-insecure-requests': null,
+/** Headers of a page; `hsts` where the certificate is one that browsers know. */
+const headersFor = (hsts: boolean) =>
+  helmet({
+    strictTransportSecurity: hsts && { maxAge: 365 * 24 * 3600, includeSubDomains: false },
+    contentSecurityPolicy: {
+      directives: {
+        'default-src': ["'self'"],
+        // What finds feet in a film is compiled in the browser; it comes from here, as everything does.
+        'script-src': ["'self'", "'wasm-unsafe-eval'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'font-src': ["'self'", 'data:'],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'worker-src': ["'self'", 'blob:'],
+        'frame-ancestors': ["'none'"],
+        'upgrade-insecure-requests': null,
+      },
     },
-  },
-});
+  });
 
 export interface AppOptions {
   readonly logger: Logger;
   /** Names under which the program is asked; this machine's own when not said. */
   readonly hosts?: ReadonlySet<string>;
   readonly access?: Access;
+  /** Whether browsers may be told to come encrypted only: the certificate is one that they know. */
+  readonly hsts?: boolean;
   /** Bytes free on the disk; for tests. */
   readonly free?: () => number;
 }
@@ -61,11 +66,13 @@ export interface App {
   readonly express: Express;
   readonly scrubbing: Scrubbing;
   readonly signIn: SignIn;
+  /** Everything that can be asked below /api. */
+  readonly routes: readonly Route[];
 }
 
 const EVERYBODY: Access = { passphrases: null, localToken: randomBytes(32).toString('hex'), secure: false };
 
-/** The whole HTTP face over one open database. */
+/** The whole HTTP face over one open database. Throws where something can be asked that does not say by whom. */
 export function createApp(opened: OpenDatabase, options: AppOptions): App {
   const { logger, hosts = hostsFor('127.0.0.1', []), access = EVERYBODY } = options;
   const { db, directory } = opened;
@@ -74,43 +81,53 @@ export function createApp(opened: OpenDatabase, options: AppOptions): App {
   const lists = keepLists();
   const scrubbing = startScrubbing(opened, activity, logger);
   const signIn = signingIn(access);
+  const routes: readonly Route[] = [
+    healthRoute(opened, scrubbing, free),
+    ...below('/sign-in', signIn.routes),
+    ...below('/backup', backupRoutes(opened, lists)),
+    ...below('/settings', settingsRoutes(db, lists)),
+    ...below('/students', studentRoutes(db, lists, scrubbing)),
+    ...below('/schools', schoolRoutes(db, lists)),
+    ...below('/patterns', patternRoutes(db, lists)),
+    ...below('/plans', planRoutes(db, lists)),
+    ...below('/floors', floorRoutes(db, lists)),
+    ...below('/tracks', trackRoutes(db, lists)),
+    ...below('/checks', checkRoutes(db, lists)),
+    ...below('/observations', observationRoutes(db, lists)),
+  ];
+  const before = (route: Route): RequestHandler[] => {
+    const watched = route.who === 'anybody' ? [] : [activity.watch];
+    if (route.method === 'get') return watched;
+    const { keepsNothing = false, makesRoom = false, changes } = route;
+    const room = keepsNothing ? [] : [keepRoom(free, makesRoom)];
+    return [onlyOwnWrites, ...watched, lists.watch(changes), ...room];
+  };
   const app = express();
   app.disable('x-powered-by');
+  app.enable('case sensitive routing');
+  app.enable('strict routing');
   app.set('etag', false);
   app.use(pinoHttp({ logger, autoLogging: false, serializers: QUIET }));
-  app.use(keepOthersOut(hosts));
+  app.use(letGo, onlyOwnNames(hosts));
   if (existsSync(WEB_DIR)) serveAssets(app);
-  app.use(HEADERS);
-  app.use('/api', jsonBody({ limit: '1mb', type: readsJson }));
-  app.get('/api/health', async (_request, response) => {
-    const state = await health(opened, scrubbing, free);
-    response.status(state.status === 'away' ? 503 : 200).json(state);
-  });
-  app.use('/api/sign-in', signIn.routes);
-  app.use('/api', signIn.guard, activity.watch, lists.watch, keepRoom(free));
-  app.use('/api/backup', backupRoutes(opened, lists));
-  app.use('/api', compression());
-  app.use('/api/settings', settingsRoutes(db));
-  app.use('/api/students', studentRoutes(db, lists, scrubbing));
-  app.use('/api/schools', schoolRoutes(db, lists));
-  app.use('/api/patterns', patternRoutes(db, lists));
-  app.use('/api/plans', planRoutes(db, lists));
-  app.use('/api/floors', floorRoutes(db, lists));
-  app.use('/api/tracks', trackRoutes(db, lists));
-  app.use('/api/checks', checkRoutes(db, lists));
-  app.use('/api/observations', observationRoutes(db, lists));
-  app.use('/api', () => {
+  app.use(headersFor(options.hsts ?? false));
+  app.use('/api', onlyOwnPages, compression(), routerOf(routes, { admit: signIn.admit, before }), () => {
     throw notFound('address');
   });
   if (existsSync(WEB_DIR)) serveWeb(app);
   app.use(errorHandler);
-  return { express: app, scrubbing, signIn };
+  return { express: app, scrubbing, signIn, routes };
 }
 
-/** What is larger than everything else has its own limit. */
-const LARGE = new Set(['/students/import', '/checks']);
-const readsJson = (request: IncomingMessage): boolean =>
-  (request.headers['content-type'] ?? '').startsWith('application/json') && !LARGE.has(request.url ?? '');
+const healthRoute = (opened: OpenDatabase, scrubbing: Scrubbing, free: () => number): Route => ({
+  method: 'get',
+  path: '/health',
+  who: 'anybody',
+  answer: async (_request, response) => {
+    const state = await health(opened, scrubbing, free);
+    response.status(state.status === 'away' ? 503 : 200).json(state);
+  },
+});
 
 /** A log line says what was asked and how it ended; never names, notes, recordings, or who asked. */
 const QUIET = {

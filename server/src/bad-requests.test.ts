@@ -16,9 +16,9 @@ import type { Express } from 'express';
 import fc from 'fast-check';
 import { gzipSync, strToU8 } from 'fflate';
 import { pino } from 'pino';
-import request from 'supertest';
 import { createApp, type App } from './app.ts';
 import type { OpenDatabase } from './db/open.ts';
+import { fromPage as request } from './test-app.ts';
 import { testCheck, testStudent } from './test-program.ts';
 import { testDatabase } from './test-database.ts';
 

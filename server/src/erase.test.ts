@@ -6,6 +6,7 @@ import { packTrack } from '@angled-chalk/core/track';
 import { belongingsSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
 import {
   endPrograms,
+  OWN_PAGE,
   startProgram,
   testCheck,
   testClub,
@@ -55,7 +56,7 @@ test('after an erase nothing of the person is in any file of the directory; it a
     const query = new URLSearchParams({ id: trackId, name: `${name}, Zigzag`, source: 'file', studentId });
     await fetch(`${url}/api/tracks?${query.toString()}`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/octet-stream' },
+      headers: { 'Content-Type': 'application/octet-stream', ...OWN_PAGE },
       body: new Blob([PACKED]),
     });
     await write(`${url}/api/checks`, 'POST', testCheck(studentId, trackId, name));

@@ -4,7 +4,7 @@ import { packTrack } from '@angled-chalk/core/track';
 import { trackPageSchema } from '@angled-chalk/contract';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus as seedOf } from 'pure-rand/generator/xoroshiro128plus';
-import { endPrograms, startProgram, testClub, testStudent, write } from './test-program.ts';
+import { endPrograms, OWN_PAGE, startProgram, testClub, testStudent, write } from './test-program.ts';
 
 afterEach(endPrograms);
 
@@ -70,7 +70,7 @@ async function recordOne(url: string, { tracks }: Acknowledged, studentId: strin
   const query = new URLSearchParams({ id, name: 'Round', source: 'file', studentId });
   const answer = await fetch(`${url}/api/tracks?${query.toString()}`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/octet-stream' },
+    headers: { 'Content-Type': 'application/octet-stream', ...OWN_PAGE },
     body: new Blob([PACKED]),
   });
   if (answer.status === 201) tracks.set(id, PACKED.length);

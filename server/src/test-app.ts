@@ -1,9 +1,14 @@
 import type { Express } from 'express';
 import { pino } from 'pino';
+import supertest from 'supertest';
 import { createApp } from './app.ts';
 import type { OpenDatabase } from './db/open.ts';
 import type { Scrubbing } from './db/scrubbing.ts';
 import { testDatabase } from './test-database.ts';
+import { OWN_PAGE } from './test-program.ts';
+
+/** Calls as our own page sends them, from a browser of its own each time. */
+export const fromPage = (app: Express) => supertest.agent(app).set(OWN_PAGE);
 
 /** The program over an empty database in memory. */
 interface TestApp {

@@ -3,6 +3,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { FROM_PAGE } from '@angled-chalk/contract';
 import { checkTrack, packCheck } from '@angled-chalk/core/check';
 import { DEMO_DRILLS, DEMO_PLAN, recordDemoDrill } from '@angled-chalk/core/sim';
 
@@ -132,11 +133,14 @@ export async function startProgram(args: readonly string[], how?: How): Promise<
   return { child, url, ended, stop: end('SIGTERM'), kill: end('SIGKILL') };
 }
 
+/** What a browser and our own page say of a call from that page. */
+export const OWN_PAGE = { ...FROM_PAGE, 'Sec-Fetch-Site': 'same-origin' } as const;
+
 /** A call that changes something. */
 export const write = (url: string, method: 'POST' | 'PUT' | 'DELETE', body?: unknown): Promise<Response> =>
   fetch(url, {
     method,
-    headers: { 'Content-Type': 'application/json' },
+    headers: { 'Content-Type': 'application/json', ...OWN_PAGE },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
 

@@ -1,16 +1,16 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { signInSchema } from '@angled-chalk/contract';
-import { Router, type Request, type RequestHandler, type Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import type { Request, RequestHandler, Response } from 'express';
+import { NOTHING } from '../http/body.ts';
 import { HttpProblem } from '../http/errors.ts';
+import type { Audience, Route } from '../http/route.ts';
 import { valid } from '../http/validate.ts';
 import type { Passphrases, Role } from './passphrases.ts';
+import { takeTurns } from './turns.ts';
 
 const COOKIE = 'angled-chalk';
 const SESSION_MS = 12 * 3600_000;
 const CODE_MS = 10 * 60_000;
-const TRIES = 10;
-const TRIES_MS = 15 * 60_000;
 
 /** Who may do what, on this server. */
 export interface Access {
@@ -34,22 +34,38 @@ const refuse = (status: number, code: string, message: string): HttpProblem =>
   new HttpProblem(status, { code, message, place: {} });
 
 export interface SignIn {
-  readonly routes: Router;
-  readonly guard: RequestHandler;
+  readonly routes: readonly Route[];
+  /** Lets those in who may ask, and notes as whom. */
+  readonly admit: (who: Audience) => RequestHandler;
   /** Whether whoever asks has signed in, or need not. */
   readonly isKnown: (request: Pick<Request, 'headers'>) => boolean;
   /** A code that signs one device in, once, within ten minutes. */
   readonly oneTimeCode: () => string;
 }
 
+const COOKIE_TOKEN = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{43})(?:;|$)`);
+const tokenOf = ({ headers }: Pick<Request, 'headers'>): string | null =>
+  COOKIE_TOKEN.exec(headers.cookie ?? '')?.[1] ?? null;
+
+interface Clock {
+  readonly now: () => number;
+  readonly after: (ms: number) => Promise<void>;
+}
+const CLOCK: Clock = {
+  now: Date.now,
+  after: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
+};
+
 /** Signing in with the club's passphrase or a one-time code; sessions live in memory and end with it. */
-export function signingIn({ passphrases, localToken, secure }: Access, now: () => number = Date.now): SignIn {
+export function signingIn(
+  { passphrases, localToken, secure }: Access,
+  { now, after }: Clock = CLOCK,
+): SignIn {
   const sessions = new Map<string, Session>();
   const codes = new Map<string, number>();
+  const turns = takeTurns(now);
   const sessionOf = (request: Pick<Request, 'headers'>): Session | null => {
-    const token = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{43})(?:;|$)`).exec(
-      request.headers.cookie ?? '',
-    )?.[1];
+    const token = tokenOf(request);
     const session = token ? sessions.get(digest(token)) : undefined;
     return session && session.untilMs > now() ? session : null;
   };
@@ -57,13 +73,15 @@ export function signingIn({ passphrases, localToken, secure }: Access, now: () =
     for (const [key, { untilMs }] of sessions) if (untilMs <= now()) sessions.delete(key);
     const token = randomBytes(32).toString('base64url');
     sessions.set(digest(token), { role, untilMs: now() + SESSION_MS });
-    response.cookie(COOKIE, token, {
-      httpOnly: true,
-      sameSite: 'strict',
-      secure,
-      maxAge: SESSION_MS,
-      path: '/',
-    });
+    response
+      .cookie(COOKIE, token, {
+        httpOnly: true,
+        sameSite: 'strict',
+        secure,
+        maxAge: SESSION_MS,
+        path: '/',
+      })
+      .json({ needed: true, role });
   };
   const withCode = (code: string): Role | null => {
     for (const [known, untilMs] of codes) {
@@ -77,58 +95,96 @@ export function signingIn({ passphrases, localToken, secure }: Access, now: () =
     const token = request.headers['x-angled-chalk-token'];
     return typeof token === 'string' && same(token, localToken);
   };
-  const routes = Router();
-  routes.get('/', (request, response) => {
-    const role = passphrases === null ? 'coach' : (sessionOf(request)?.role ?? null);
-    response.json({ needed: passphrases !== null, role });
-  });
-  if (passphrases) {
-    const limited = (limit: number, key: (request: Request) => string) =>
-      rateLimit({
-        windowMs: TRIES_MS,
-        limit,
-        keyGenerator: key,
-        skipSuccessfulRequests: true,
-        validate: false,
-        standardHeaders: true,
-        legacyHeaders: false,
-        handler: () => {
-          throw refuse(429, 'too-many-tries', 'Too many tries. Wait a quarter of an hour, then try again.');
-        },
-      });
-    routes.post(
-      '/',
-      limited(TRIES, ({ ip }) => ip ?? ''),
-      limited(10 * TRIES, () => 'all'),
-      async (request, response) => {
-        const input = valid(signInSchema, request.body);
-        const role = 'code' in input ? withCode(input.code) : await passphrases.roleOf(input.passphrase);
-        if (!role)
-          throw refuse(
-            401,
-            'not-known',
-            'code' in input
-              ? 'This code is used up or too old. Ask for a new one.'
-              : 'That is not the passphrase of this club.',
-          );
-        begin(response, role);
-        response.json({ needed: true, role });
-      },
+  const roleOf = (request: Request): Role | null =>
+    passphrases === null || isLocal(request) ? 'coach' : (sessionOf(request)?.role ?? null);
+  /** Waits for the turn of whoever tries; throws where they may not try yet. Resolves to as whom they are counted. */
+  const ownTurn = async (request: Request): Promise<string> => {
+    const known = sessionOf(request) !== null;
+    const who = known ? `device ${digest(tokenOf(request) ?? '')}` : `address ${request.ip ?? ''}`;
+    const turn = turns.take(who, known);
+    if ('refusedForMs' in turn) {
+      const seconds = Math.ceil(turn.refusedForMs / 1000);
+      request.res?.set('Retry-After', String(seconds));
+      throw refuse(
+        429,
+        'too-many-tries',
+        `Too many tries. Wait ${seconds === 1 ? 'a second' : `${seconds} seconds`}, then try again.`,
+      );
+    }
+    if (turn.afterMs > 0) await after(turn.afterMs);
+    return who;
+  };
+  const tryToSignIn = async (request: Request, response: Response, known: Passphrases): Promise<void> => {
+    const input = valid(signInSchema, request.body);
+    // A code is too long to be guessed: whoever has it waits for nobody.
+    const byCode = 'code' in input ? withCode(input.code) : null;
+    if (byCode) {
+      begin(response, byCode);
+      return;
+    }
+    const who = await ownTurn(request);
+    const role = 'code' in input ? null : await known.roleOf(input.passphrase);
+    if (role) {
+      turns.right(who);
+      begin(response, role);
+      return;
+    }
+    turns.wrong(who);
+    throw refuse(
+      401,
+      'not-known',
+      'code' in input
+        ? 'This code is used up or too old. Ask for a new one.'
+        : 'That is not the passphrase of this club.',
     );
-    routes.delete('/', (request, response) => {
-      const token = new RegExp(`${COOKIE}=([\\w-]{43})`).exec(request.headers.cookie ?? '')?.[1];
-      if (token) sessions.delete(digest(token));
-      response.clearCookie(COOKIE).status(204).end();
-    });
-  }
+  };
+  const ask: Route = {
+    method: 'get',
+    path: '/',
+    who: 'anybody',
+    answer: (request, response) => {
+      const role = passphrases === null ? 'coach' : (sessionOf(request)?.role ?? null);
+      response.json({ needed: passphrases !== null, role });
+    },
+  };
+  const inAndOut = (known: Passphrases): Route[] => [
+    {
+      method: 'post',
+      path: '/',
+      who: 'anybody',
+      takes: { is: 'json', limit: '4kb' },
+      changes: [],
+      keepsNothing: true,
+      answer: (request, response) => tryToSignIn(request, response, known),
+    },
+    {
+      method: 'delete',
+      path: '/',
+      who: 'anybody',
+      takes: NOTHING,
+      changes: [],
+      keepsNothing: true,
+      answer: (request, response) => {
+        const token = tokenOf(request);
+        if (token) sessions.delete(digest(token));
+        response.clearCookie(COOKIE).status(204).end();
+      },
+    },
+  ];
   return {
-    routes,
+    routes: passphrases ? [ask, ...inAndOut(passphrases)] : [ask],
     isKnown: (request) => passphrases === null || sessionOf(request) !== null,
-    guard: (request, response, next) => {
-      const role = passphrases === null || isLocal(request) ? 'coach' : sessionOf(request)?.role;
-      if (!role) throw refuse(401, 'sign-in', 'Sign in with the passphrase of the club first.');
-      if (role === 'helper') onlyHelping(request);
-      (response.locals as { role?: Role }).role = role;
+    admit: (who) => (request, response, next) => {
+      const role = roleOf(request);
+      if (who !== 'anybody' && !role)
+        throw refuse(401, 'sign-in', 'Sign in with the passphrase of the club first.');
+      if (who === 'coach' && role !== 'coach')
+        throw refuse(
+          403,
+          'helpers-read',
+          'A helper can look at everything of the training but not change, erase or take it out. Ask the coach.',
+        );
+      if (role) (response.locals as { role?: Role }).role = role;
       next();
     },
     oneTimeCode: () => {
@@ -137,15 +193,4 @@ export function signingIn({ passphrases, localToken, secure }: Access, now: () =
       return code;
     },
   };
-}
-
-/** Helpers read, tally and tick; they change nothing of the club, take nothing out, and see no notes. */
-function onlyHelping({ method, path }: Request): void {
-  if (method === 'GET' && !path.startsWith('/backup')) return;
-  if (method === 'POST' && path === '/observations') return;
-  throw refuse(
-    403,
-    'helpers-read',
-    'A helper can look at everything of the training but not change, erase or take it out. Ask the coach.',
-  );
 }

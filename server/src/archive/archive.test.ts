@@ -9,7 +9,15 @@ import { dataDirectory, readyDirectory } from '../db/directory.ts';
 import { MIGRATIONS, statementsOf } from '../db/migrations.ts';
 import { openEngine } from '../db/engine.ts';
 import { emptyNext, openDatabase, takeNext } from '../db/open.ts';
-import { endPrograms, runProgram, startProgram, testClub, testFolder, write } from '../test-program.ts';
+import {
+  endPrograms,
+  OWN_PAGE,
+  runProgram,
+  startProgram,
+  testClub,
+  testFolder,
+  write,
+} from '../test-program.ts';
 import { listTracks, trackSamples } from '../tracks/store.ts';
 import { listStudents } from '../students/store.ts';
 import type { Manifest } from './manifest.ts';
@@ -258,7 +266,7 @@ test('from the screen: it says what is in it first, then everything is replaced 
   const { url } = await startProgram(['--data', root]);
   const looked = await fetch(`${url}/api/backup/look`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/zip' },
+    headers: { 'Content-Type': 'application/zip', ...OWN_PAGE },
     body: readFileSync(backup),
   });
   const summary = backupSummarySchema.parse(await looked.json());

@@ -2,11 +2,13 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdir, mkdtemp, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { BackupSummary } from '@angled-chalk/contract';
-import { Router } from 'express';
+import { NOTHING } from '../http/body.ts';
 import { HttpProblem, notFound } from '../http/errors.ts';
-import type { Lists } from '../http/lists.ts';
+import { LIST_KINDS, type Lists } from '../http/lists.ts';
+import type { Route } from '../http/route.ts';
 import type { OpenDatabase } from '../db/open.ts';
 import { freeBytes, RESERVE_BYTES } from '../db/space.ts';
 import { backUp, NoRoom, prepare, takePrepared } from './live.ts';
@@ -28,10 +30,19 @@ const told = (error: unknown): unknown => {
   return error;
 };
 
+/** A backup that was brought in and looked at. */
+interface Brought {
+  readonly folder: string;
+  readonly file: string;
+  readonly drop: NodeJS.Timeout;
+}
+
+/** Whoever has not taken a backup after so long does not mean to. */
+const KEPT_MS = 3600_000;
+
 /** Backup and restore while the program runs: one at a time. */
-export function backupRoutes(opened: OpenDatabase, lists: Lists): Router {
-  const router = Router();
-  const brought = new Map<string, { readonly folder: string; readonly file: string }>();
+export function backupRoutes(opened: OpenDatabase, lists: Lists, keptMs = KEPT_MS): Route[] {
+  const brought = new Map<string, Brought>();
   let busy = false;
   const alone = async <T>(run: () => Promise<T>): Promise<T> => {
     if (busy)
@@ -49,7 +60,14 @@ export function backupRoutes(opened: OpenDatabase, lists: Lists): Router {
       busy = false;
     }
   };
-  router.get('/', async (_request, response) => {
+  const drop = async (id: string): Promise<void> => {
+    const one = brought.get(id);
+    if (!one) return;
+    brought.delete(id);
+    clearTimeout(one.drop);
+    await rm(one.folder, { recursive: true, force: true });
+  };
+  const save: Route['answer'] = async (_request, response) => {
     const folder = await workFolder(opened);
     try {
       const file = join(folder, 'backup.zip');
@@ -65,41 +83,67 @@ export function backupRoutes(opened: OpenDatabase, lists: Lists): Router {
     } finally {
       await rm(folder, { recursive: true, force: true });
     }
-  });
-  /** A backup is brought in and looked at; nothing changes yet. */
-  router.post('/look', async (request, response) => {
-    if (Number(request.headers['content-length'] ?? 0) > LARGEST_UPLOAD)
-      throw new HttpProblem(413, { code: 'too-large', message: 'A backup has at most 4 GB.', place: {} });
-    const coming = Number(request.headers['content-length'] ?? 0);
-    if (opened.directory && freeBytes(opened.directory.root) < RESERVE_BYTES + coming)
-      throw told(
-        new NoRoom('There is not enough room on the disk for this backup. Make room and try again.'),
-      );
+  };
+  const look: Route['answer'] = async (request, response) => {
     const folder = await workFolder(opened);
     const file = join(folder, 'backup.zip');
     try {
-      await pipeline(request, createWriteStream(file, { mode: 0o600 }));
+      const length = request.headers['content-length'];
+      await pipeline(
+        request,
+        withRoom(opened, length === undefined ? 0 : Number(length)),
+        createWriteStream(file, { mode: 0o600 }),
+      );
       const summary = await lookAtBackup(file, folder);
-      brought.set(summary.id, { folder, file });
+      const timer = setTimeout(() => void drop(summary.id), keptMs);
+      timer.unref();
+      brought.set(summary.id, { folder, file, drop: timer });
       response.json(summary);
     } catch (error) {
       await rm(folder, { recursive: true, force: true });
       throw told(error);
     }
-  });
-  router.post('/:id/take', async (request, response) => {
-    const one = brought.get(request.params.id);
+  };
+  const take: Route['answer'] = async (request, response) => {
+    const id = String(request.params['id']);
+    const one = brought.get(id);
     if (!one) throw notFound('backup');
     await alone(async () => {
       await prepare(opened, one.file);
       await takePrepared(opened);
     });
-    brought.delete(request.params.id);
-    await rm(one.folder, { recursive: true, force: true });
-    lists.changed();
+    await drop(id);
     response.json({ restored: true });
+  };
+  return [
+    { method: 'get', path: '/', who: 'coach', answer: save },
+    // A backup is brought in and looked at; nothing changes yet.
+    { method: 'post', path: '/look', who: 'coach', takes: { is: 'backup' }, changes: [], answer: look },
+    { method: 'post', path: '/:id/take', who: 'coach', takes: NOTHING, changes: LIST_KINDS, answer: take },
+  ];
+}
+
+/** Passes a backup on while there is room for it, whether or not it said beforehand how large it is. */
+function withRoom({ directory }: OpenDatabase, toCome: number): Transform {
+  const lacksRoom = (more: number): boolean =>
+    directory !== null && freeBytes(directory.root) < RESERVE_BYTES + more;
+  let bytes = 0;
+  const refusal = (): Error | null => {
+    if (Math.max(bytes, toCome) > LARGEST_UPLOAD)
+      return new HttpProblem(413, { code: 'too-large', message: 'A backup has at most 4 GB.', place: {} });
+    return lacksRoom(Math.max(0, toCome - bytes))
+      ? new NoRoom('There is not enough room on the disk for this backup. Make room and try again.')
+      : null;
+  };
+  return new Transform({
+    construct: (done) => done(refusal()),
+    transform: (chunk: Buffer, _encoding, done) => {
+      bytes += chunk.length;
+      const refused = refusal();
+      if (refused) done(refused);
+      else done(null, chunk);
+    },
   });
-  return router;
 }
 
 async function lookAtBackup(file: string, folder: string): Promise<BackupSummary> {

@@ -1,5 +1,6 @@
 import type { IncomingHttpHeaders } from 'node:http';
 import { hostname, networkInterfaces } from 'node:os';
+import { WRITE_HEADER } from '@angled-chalk/contract';
 import type { RequestHandler } from 'express';
 import { HttpProblem } from './errors.ts';
 
@@ -31,15 +32,12 @@ export function hostnameOf(header: string | undefined): string {
 const refuse = (status: number, code: string, message: string): HttpProblem =>
   new HttpProblem(status, { code, message, place: {} });
 
-const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
-/** No page can send these elsewhere without asking the server first. */
-const ASKED_FIRST = ['application/json', 'application/octet-stream', 'application/zip'];
-
-/** Whether a page of somebody else's asks. */
+/** Whether a page of somebody else's asks, by what the browser says of it. */
 export function isForeign(headers: IncomingHttpHeaders): boolean {
   const { origin, host } = headers;
   const site = headers['sec-fetch-site'];
-  if (site === 'cross-site' || site === 'same-site') return true;
+  // A browser says none where a person typed the address: that is a page's address, or a file's, being read.
+  if (site !== undefined && site !== 'same-origin' && site !== 'none') return true;
   if (origin === undefined) return false;
   try {
     return new URL(origin).host !== host;
@@ -48,29 +46,39 @@ export function isForeign(headers: IncomingHttpHeaders): boolean {
   }
 }
 
-/**
- * Keeps other pages out: the program answers only under its own names (a name that is made to point
- * here is refused), only to its own pages, and changes nothing on a request that a form could send.
- */
-export function keepOthersOut(hosts: ReadonlySet<string>): RequestHandler {
-  return (request, _response, next) => {
+/** Answers only under the program's own names: a name that is made to point here is refused. */
+export const onlyOwnNames =
+  (hosts: ReadonlySet<string>): RequestHandler =>
+  (request, _response, next) => {
     if (!hosts.has(hostnameOf(request.headers.host)))
       throw refuse(
         421,
         'wrong-host',
         'The program does not answer under this name. Open the address it printed when it started; another name is allowed with --allow-host NAME.',
       );
-    if (request.path.startsWith('/api') && isForeign(request.headers))
-      throw refuse(403, 'foreign-page', 'Another page asked for this. Only pages of this program may.');
-    if (request.path.startsWith('/api') && !READS.has(request.method)) {
-      const type = request.headers['content-type']?.split(';')[0]?.trim().toLowerCase() ?? '';
-      if (!ASKED_FIRST.includes(type))
-        throw refuse(
-          415,
-          'json-expected',
-          'A call that changes something needs Content-Type: application/json (recordings: application/octet-stream).',
-        );
-    }
     next();
   };
-}
+
+/** Answers only to the program's own pages and to commands; stands before everything that can be asked. */
+export const onlyOwnPages: RequestHandler = (request, _response, next) => {
+  if (isForeign(request.headers))
+    throw refuse(403, 'foreign-page', 'Another page asked for this. Only pages of this program may.');
+  next();
+};
+
+/**
+ * Something is changed only by a request that no other page can send: the browser says that it comes from our own
+ * page or, where it says nothing, the origin is named; and our own header is there, which no other page can set.
+ */
+export const onlyOwnWrites: RequestHandler = (request, _response, next) => {
+  const { headers } = request;
+  const site = headers['sec-fetch-site'];
+  const isOwn = site === undefined ? headers.origin !== undefined : site === 'same-origin';
+  if (!isOwn || !headers[WRITE_HEADER.toLowerCase()])
+    throw refuse(
+      403,
+      'not-from-here',
+      `A call that changes something comes from a page of this program, or names its Origin and carries the header ${WRITE_HEADER}.`,
+    );
+  next();
+};

@@ -48,3 +48,12 @@ export async function addObservation(db: Database, { takenAt, ...input }: Observ
   if (!row) throw new Error('The row was not given back.');
   return fromRow(row);
 }
+
+/** Takes back what was taken; false when there is no such thing. */
+export async function dropObservation(db: Database, id: string): Promise<boolean> {
+  const gone = await db
+    .delete(observations)
+    .where(eq(observations.id, id))
+    .returning({ id: observations.id });
+  return gone.length > 0;
+}

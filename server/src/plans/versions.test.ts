@@ -3,8 +3,7 @@ import { the } from '@angled-chalk/core/measure';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import { eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
-import request from 'supertest';
-import { heldApp } from '../test-app.ts';
+import { fromPage as request, heldApp } from '../test-app.ts';
 import { z } from 'zod';
 import { plans } from '../db/schema.ts';
 

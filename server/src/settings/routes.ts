@@ -5,11 +5,13 @@ import {
   type SettingsInput,
 } from '@angled-chalk/contract';
 import { and, eq, sql } from 'drizzle-orm';
-import { Router } from 'express';
 import { z } from 'zod';
 import type { Database } from '../db/open.ts';
 import { settings } from '../db/schema.ts';
+import { JSON_BODY } from '../http/body.ts';
 import { conflict } from '../http/errors.ts';
+import type { Lists } from '../http/lists.ts';
+import type { Route } from '../http/route.ts';
 import { valid } from '../http/validate.ts';
 
 const ONLY_ROW = 1;
@@ -41,16 +43,24 @@ export async function writeSettings(
 
 const updateSchema = z.object({ version: versionSchema, value: settingsInputSchema });
 
-export function settingsRoutes(db: Database): Router {
-  const router = Router();
-  router.get('/', async (_request, response) => {
-    response.json(await readSettings(db));
-  });
-  router.put('/', async (request, response) => {
-    const { version, value } = valid(updateSchema, request.body);
-    const written = await writeSettings(db, version, value);
-    if (!written) throw conflict();
-    response.json(written);
-  });
-  return router;
-}
+export const settingsRoutes = (db: Database, lists: Lists): Route[] => [
+  {
+    method: 'get',
+    path: '/',
+    who: 'helper',
+    answer: (request, response) => lists.answer('settings', request, response, () => readSettings(db)),
+  },
+  {
+    method: 'put',
+    path: '/',
+    who: 'coach',
+    takes: JSON_BODY,
+    changes: ['settings'],
+    answer: async (request, response) => {
+      const { version, value } = valid(updateSchema, request.body);
+      const written = await writeSettings(db, version, value);
+      if (!written) throw conflict();
+      response.json(written);
+    },
+  },
+];

@@ -4,7 +4,7 @@ import { resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
-import { backupSummarySchema, apiErrorSchema } from '@angled-chalk/contract';
+import { backupSummarySchema, apiErrorSchema, WRITE_HEADER } from '@angled-chalk/contract';
 import { BadArchive, openArchive } from '../archive/read.ts';
 import { buildFromArchive } from '../archive/restore.ts';
 import { swap } from '../archive/live.ts';
@@ -149,7 +149,7 @@ const tellRestored = ({ club, made_at, tables, recordings }: Manifest): void =>
   say(`Brought back ${club === '' ? 'the club' : club} of ${made_at}: ${holds(tables, recordings.length)}.`);
 
 async function sendRestore({ url, token }: Running, file: string): Promise<void> {
-  const headers = { 'X-Angled-Chalk-Token': token };
+  const headers = { 'X-Angled-Chalk-Token': token, [WRITE_HEADER]: 'command', Origin: url };
   const looked = await fetch(`${url}/api/backup/look`, {
     method: 'POST',
     headers: { ...headers, 'Content-Type': 'application/zip' },

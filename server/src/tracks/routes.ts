@@ -1,35 +1,52 @@
 import { filmingRefusal, pageQuerySchema, trackQuerySchema } from '@angled-chalk/contract';
 import type { Track } from '@angled-chalk/core/track';
-import express, { Router } from 'express';
 import type { Database } from '../db/open.ts';
 import { HttpProblem, notFound } from '../http/errors.ts';
 import type { Lists } from '../http/lists.ts';
+import type { Route } from '../http/route.ts';
 import { idOf, valid } from '../http/validate.ts';
 import { findStudent } from '../students/store.ts';
 import { LARGEST_PACKED_BYTES, readPacked } from './packed.ts';
 import { addTrack, findTrack, listTracks, trackSamples } from './store.ts';
 
 /** Tracks travel and rest packed: the browser reads the file, the server keeps the compact form. */
-export function trackRoutes(db: Database, lists: Lists): Router {
-  const router = Router();
-  router.get('/', (request, response) => {
-    const page = valid(pageQuerySchema, request.query);
-    return lists.answer(request, response, () => listTracks(db, page));
-  });
-  router.get('/:id', async (request, response) => {
-    const found = await findTrack(db, idOf(request));
-    if (!found) throw notFound('track');
-    response.json(found);
-  });
-  router.get('/:id/samples', async (request, response) => {
-    const packed = await trackSamples(db, idOf(request));
-    if (!packed) throw notFound('track');
-    response.type('application/octet-stream').send(Buffer.from(packed));
-  });
-  router.post(
-    '/',
-    express.raw({ type: 'application/octet-stream', limit: LARGEST_PACKED_BYTES }),
-    async (request, response) => {
+export const trackRoutes = (db: Database, lists: Lists): Route[] => [
+  {
+    method: 'get',
+    path: '/',
+    who: 'helper',
+    answer: (request, response) => {
+      const page = valid(pageQuerySchema, request.query);
+      return lists.answer('tracks', request, response, () => listTracks(db, page));
+    },
+  },
+  {
+    method: 'get',
+    path: '/:id',
+    who: 'helper',
+    answer: async (request, response) => {
+      const found = await findTrack(db, idOf(request));
+      if (!found) throw notFound('track');
+      response.json(found);
+    },
+  },
+  {
+    method: 'get',
+    path: '/:id/samples',
+    who: 'helper',
+    answer: async (request, response) => {
+      const packed = await trackSamples(db, idOf(request));
+      if (!packed) throw notFound('track');
+      response.type('application/octet-stream').send(Buffer.from(packed));
+    },
+  },
+  {
+    method: 'post',
+    path: '/',
+    who: 'coach',
+    takes: { is: 'recording', limit: LARGEST_PACKED_BYTES },
+    changes: ['tracks'],
+    answer: async (request, response) => {
       const { id, name, source, studentId, planId } = valid(trackQuerySchema, request.query);
       const student = await findStudent(db, studentId);
       if (!student) throw notFound('student');
@@ -58,9 +75,8 @@ export function trackRoutes(db: Database, lists: Lists): Router {
           })),
       );
     },
-  );
-  return router;
-}
+  },
+];
 
 function trackOf(packed: Uint8Array): Track {
   try {

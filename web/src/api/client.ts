@@ -1,4 +1,4 @@
-import { apiErrorSchema, erasedSchema, type ApiError, type Erased } from '@angled-chalk/contract';
+import { apiErrorSchema, erasedSchema, FROM_PAGE, type ApiError, type Erased } from '@angled-chalk/contract';
 import { z } from 'zod';
 
 /** An answer that is an error, with the server's own code, sentence and place. */
@@ -73,7 +73,7 @@ async function answer<T>(response: Response, schema: z.ZodType<T>): Promise<T> {
   });
 }
 
-const JSON_TYPE = { 'Content-Type': 'application/json' };
+const JSON_TYPE = { 'Content-Type': 'application/json', ...FROM_PAGE };
 const withJson = (method: string, body: unknown): RequestInit => ({
   method,
   headers: JSON_TYPE,
@@ -96,7 +96,11 @@ export const api = {
     type = 'application/octet-stream',
   ): Promise<T> =>
     answer(
-      await send(path, { method: 'POST', headers: { 'Content-Type': type }, body: bytes }, LONG_MS),
+      await send(
+        path,
+        { method: 'POST', headers: { 'Content-Type': type, ...FROM_PAGE }, body: bytes },
+        LONG_MS,
+      ),
       schema,
     ),
   erase: async (path: string): Promise<Erased> =>
