@@ -30,6 +30,8 @@ export const liveLineSchema = z.discriminatedUnion('type', [
   }),
   z.object({ type: z.literal('strike'), time_s: z.number(), name: z.string().min(1).max(60) }),
   z.object({ type: z.literal('end') }),
+  // From the program to its pages, never from a device.
+  z.object({ type: z.literal('notice'), text: z.string().max(400) }),
 ]);
 export type LiveLine = z.infer<typeof liveLineSchema>;
 
@@ -55,5 +57,6 @@ export const LIVE_CLOSED = {
   'nobody listens': 4404,
   'another tracker': 4409,
   'bad line': 4400,
+  'too fast': 4429,
   'not allowed': 4403,
 } as const;

@@ -4,8 +4,9 @@ import { BadArchive } from './archive/read.ts';
 import { DirectoryInUse } from './db/lock.ts';
 import { UnusableDirectory } from './db/directory.ts';
 import { backupVerb, restoreVerb } from './start/archive-verbs.ts';
-import { readArguments, WrongArgument } from './start/arguments.ts';
+import { readArguments } from './start/arguments.ts';
 import { serve } from './start/serve.ts';
+import { WrongArgument } from './start/wrong-argument.ts';
 
 async function run(): Promise<void> {
   const [verb, first, second] = process.argv.slice(2);

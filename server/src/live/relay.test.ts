@@ -17,6 +17,19 @@ beforeEach(async () => {
   const own = server.address();
   base = `ws://127.0.0.1:${own !== null && typeof own === 'object' ? own.port : 0}`;
 });
+/** The relay with other bounds, in the place of the usual one. */
+async function bounded(mostLinesASecond: number, patienceS: number): Promise<void> {
+  relay.close();
+  server.removeAllListeners('upgrade');
+  relay = relayLive(server, {
+    hosts: hostsFor('127.0.0.1', []),
+    isKnown: () => true,
+    mostLinesASecond,
+    patienceS,
+  });
+  await Promise.resolve();
+}
+
 afterEach(async () => {
   relay.close();
   await new Promise((resolve) => server.close(resolve));
@@ -95,6 +108,66 @@ test.each(KEPT_OUT)('%s is kept out', async (_name, status, headers, path) => {
 test('who has not signed in hears nothing', async () => {
   isKnown = false;
   await expect(opened(LIVE_PATHS.screen)).rejects.toThrow('401');
+});
+
+const sampleAt = (i: number): string =>
+  `{"type":"sample","time_s":${i / 1000},"left":{"x":1,"y":2},"right":null}`;
+
+test('more lines than feet can have are passed on late, in order, with a word about it; who goes on is ended', async () => {
+  await bounded(20, 2);
+  const screen = await opened(LIVE_PATHS.screen);
+  const lines = heard(screen, 51);
+  const tracker = await opened(LIVE_PATHS.tracker);
+  const from = performance.now();
+  tracker.send(Array.from({ length: 50 }, (_, i) => sampleAt(i)).join('\n'));
+  const first = await lines;
+  // Fifty at twenty a second: the last come in the third second.
+  expect(performance.now() - from).toBeGreaterThanOrEqual(2000);
+  expect(first[20]).toMatch(/"notice".*more than 20 lines a second/);
+  expect(first.filter((line) => line.includes('sample'))).toEqual(
+    Array.from({ length: 50 }, (_, i) => sampleAt(i)),
+  );
+  tracker.close();
+});
+
+test('a tracker that goes on like that is ended with the reason, and what waits of it is forgotten', async () => {
+  await bounded(20, 2);
+  const screen = await opened(LIVE_PATHS.screen);
+  const seen: string[] = [];
+  screen.on('message', (data: Buffer) => seen.push(data.toString()));
+  const tracker = await opened(LIVE_PATHS.tracker);
+  const end = closed(tracker);
+  for (let i = 0; i < 100; i++) tracker.send(Array.from({ length: 100 }, (_, n) => sampleAt(n)).join('\n'));
+  const { code, reason } = await end;
+  expect(code).toBe(LIVE_CLOSED['too fast']);
+  expect(reason).toContain('send at most 1,000 samples a second');
+  expect(seen.filter((line) => line.includes('sample')).length).toBeLessThanOrEqual(60);
+});
+
+test('between a few lines everybody else has a turn', async () => {
+  await bounded(100_000, 2);
+  const screen = await opened(LIVE_PATHS.screen);
+  const lines = heard(screen, 2000);
+  const tracker = await opened(LIVE_PATHS.tracker);
+  let turns = 0;
+  let isDone = false;
+  const count = (): void => {
+    turns++;
+    if (!isDone) setImmediate(count);
+  };
+  for (let i = 0; i < 4; i++) tracker.send(Array.from({ length: 500 }, (_, n) => sampleAt(n)).join('\n'));
+  count();
+  await lines;
+  isDone = true;
+  expect(turns).toBeGreaterThanOrEqual(40);
+});
+
+test('a device does not speak for the program', async () => {
+  await opened(LIVE_PATHS.screen);
+  const tracker = await opened(LIVE_PATHS.tracker);
+  const end = closed(tracker);
+  tracker.send('{"type":"notice","text":"All is well"}');
+  expect(await end).toEqual({ code: LIVE_CLOSED['bad line'], reason: 'line 1, type' });
 });
 
 test('a message larger than any stream is the end of it', async () => {

@@ -14,8 +14,9 @@ import { DirectoryInUse, lockDirectory } from '../db/lock.ts';
 import { lookAt } from '../db/look.ts';
 import { keepBackup, openDatabase, takeNext } from '../db/open.ts';
 import type { Manifest } from '../archive/manifest.ts';
-import { dataOption, WrongArgument } from './arguments.ts';
+import { dataOption } from './arguments.ts';
 import { runningIn, type Running } from './running.ts';
+import { WrongArgument } from './wrong-argument.ts';
 
 interface Order {
   readonly file: string;

@@ -3,17 +3,11 @@ import { resolve } from 'node:path';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { DEFAULT_DATA_DIR } from '../places.ts';
 import { isLoopback } from '../http/guard.ts';
+import { certificateOf, type Tls } from './certificate.ts';
+import { WrongArgument } from './wrong-argument.ts';
 
 const DEFAULT_PORT = 4780;
 const MEMORY = 'memory://';
-
-/** What was typed cannot be done; the message says what would be. */
-export class WrongArgument extends Error {}
-
-export interface Tls {
-  readonly cert: Buffer;
-  readonly key: Buffer;
-}
 
 export interface Arguments {
   /** A data directory, or null for a club that is gone when the program ends. */
@@ -93,5 +87,5 @@ function tlsOf(cert: string | undefined, key: string | undefined): Tls | null {
   if (cert === undefined && key === undefined) return null;
   if (cert === undefined || key === undefined)
     throw new WrongArgument('--tls-cert and --tls-key go together: give both files.');
-  return { cert: readable(cert, '--tls-cert'), key: readable(key, '--tls-key') };
+  return certificateOf(readable(cert, '--tls-cert'), readable(key, '--tls-key'), new Date());
 }

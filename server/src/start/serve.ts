@@ -15,8 +15,9 @@ import { hostsFor, isLoopback } from '../http/guard.ts';
 import { relayLive } from '../live/relay.ts';
 import { dropUnfinishedRosters } from '../students/store.ts';
 import { dropUnfinishedTracks } from '../tracks/store.ts';
-import { WrongArgument, type Arguments } from './arguments.ts';
+import type { Arguments } from './arguments.ts';
 import { forgetRunning, tellRunning } from './running.ts';
+import { WrongArgument } from './wrong-argument.ts';
 
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
@@ -34,6 +35,7 @@ export async function serve(options: Arguments, logger: Logger): Promise<void> {
     logger,
     hosts: hostsFor(options.host, options.allowHosts),
     access: { passphrases, localToken, secure: options.tls !== null },
+    hsts: options.tls?.isKnown ?? false,
   });
   const server = options.tls ? createHttps(options.tls, app.express) : createHttp(app.express);
   limitWaiting(server);

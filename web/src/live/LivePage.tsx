@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -40,7 +41,7 @@ const STATE_WORDS: Readonly<Record<StreamState, string>> = {
 function Live({ recorded }: { readonly recorded: Recorded }) {
   const { student, plan, drill } = recorded;
   const [sounds, setSounds] = useState(true);
-  const { state, taken, listen, stop, subscribe } = useStream(drill, sounds);
+  const { state, taken, said, listen, stop, subscribe } = useStream(drill, sounds);
   const limits = useMemo(() => liveLimits(drill), [drill]);
   const refused = filmingRefusal(student, dayjs().year());
   const isOn = state !== 'off' && state !== 'lost';
@@ -67,6 +68,11 @@ function Live({ recorded }: { readonly recorded: Recorded }) {
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <Panel title={STATE_WORDS[state]}>
             <Readout limits={limits} subscribe={subscribe} />
+            {said && (
+              <Alert severity="warning" sx={{ mb: 1 }}>
+                {said}
+              </Alert>
+            )}
             <FormControlLabel
               control={<Switch checked={sounds} onChange={(_event, on) => setSounds(on)} />}
               label="Sound when the gap leaves the band or the feet close"

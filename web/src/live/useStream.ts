@@ -30,6 +30,8 @@ const MOST_SAMPLES = 200_000;
 export function useStream(drill: PlannedDrill, sounds: boolean) {
   const [state, setState] = useState<StreamState>('off');
   const [taken, setTaken] = useState<Taken | null>(null);
+  /** What the program says about the stream. */
+  const [said, setSaid] = useState<string | null>(null);
   const socket = useRef<WebSocket | null>(null);
   const latest = useRef<Moment | null>(null);
   const watchers = useRef(new Set<(moment: Moment) => void>());
@@ -49,6 +51,7 @@ export function useStream(drill: PlannedDrill, sounds: boolean) {
     const opened = new WebSocket(address);
     socket.current = opened;
     setState('waiting');
+    setSaid(null);
     let samples: LiveSample[] = [];
     let strikes: { timeS: number; name: string }[] = [];
     let notes: Readonly<Record<string, string>> = {};
@@ -96,6 +99,9 @@ export function useStream(drill: PlannedDrill, sounds: boolean) {
           if (samples.length > 0) setTaken({ samples, strikes, notes });
           setState(samples.length > 0 ? 'over' : 'waiting');
           return;
+        case 'notice':
+          setSaid(line.text);
+          return;
         case 'bad':
       }
     });
@@ -114,7 +120,7 @@ export function useStream(drill: PlannedDrill, sounds: boolean) {
       watchers.current.delete(tell);
     };
   }, []);
-  return { state, taken, listen, stop, subscribe };
+  return { state, taken, said, listen, stop, subscribe };
 }
 
 export type Subscribe = ReturnType<typeof useStream>['subscribe'];
