@@ -1,6 +1,7 @@
 /** The four floors of the house, and the storeys of the core: imports run downward only. */
 const STOREYS = [
   'measure',
+  'reading',
   'geometry',
   'body',
   'camera',

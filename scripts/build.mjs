@@ -50,6 +50,7 @@ export const bundleNode = (entry, outfile, { whole = false } = {}) =>
 export async function buildAll() {
   await bundleNode('cli/src/main.ts', 'cli/dist/main.js');
   await bundleNode('server/src/main.ts', 'server/dist/main.js', { whole: true });
+  await bundleNode('server/src/work/thread.ts', 'server/dist/thread.js', { whole: true });
   await buildWeb({ root: `${ROOT}web`, logLevel: 'warn' });
   await writeFeetModel(`${ROOT}web/dist/feet`);
   await compress(`${ROOT}web/dist`);

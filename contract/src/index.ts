@@ -11,6 +11,7 @@ export * from './check-file.ts';
 export * from './capture-files.ts';
 export * from './ids.ts';
 export * from './observation.ts';
+export * from './persons.ts';
 export * from './live.ts';
 export * from './read-json.ts';
 export * from './api.ts';

@@ -2,6 +2,7 @@ import type { StudentFit } from '@angled-chalk/core/body';
 import type { LaidFloor } from '@angled-chalk/core/layout';
 import { problem, type InputProblem, type Result } from '@angled-chalk/core/measure';
 import type { Plan } from '@angled-chalk/core/pattern';
+import { jsonScanner, TooLarge, USUAL_JSON } from '@angled-chalk/core/reading';
 import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { fromOpenKeys, snakeKey } from './open-keys.ts';
@@ -43,10 +44,6 @@ export function issueProblem(
   };
 }
 
-/** More text, or values in values, than any of our files has. */
-const MOST_TEXT = 16 * 2 ** 20;
-const DEEPEST = 100;
-
 /** Line and column of a place in a text, from 1. */
 function placeAt(text: string, at: number): InputProblem['place'] {
   const before = text.slice(0, at);
@@ -54,34 +51,22 @@ function placeAt(text: string, at: number): InputProblem['place'] {
   return { line, column: String(at - (before.lastIndexOf('\n') + 1) + 1) };
 }
 
-/** Where brackets stand deeper in each other than any file of ours, or null. */
-function tooDeepAt(text: string): number | null {
-  let [depth, inText] = [0, false];
-  for (let at = 0; at < text.length; at++) {
-    const code = text.charCodeAt(at);
-    if (inText) {
-      if (code === 92) at++;
-      else if (code === 34) inText = false;
-    } else if (code === 34) inText = true;
-    else if (code === 91 || code === 123) {
-      if (++depth > DEEPEST) return at;
-    } else if (code === 93 || code === 125) depth--;
-  }
-  return null;
-}
-
 /** Reads JSON of any kind; what is wrong is told with its line and column. Never throws. */
 export function readJson(text: string, what: string): Result<unknown> {
   const plain = text.replace(/^\uFEFF/, '');
-  if (plain.length > MOST_TEXT)
-    return problem('too-large', `The file has more than ${MOST_TEXT / 2 ** 20} MB. Choose a ${what} file.`);
-  const deep = tooDeepAt(plain);
-  if (deep !== null)
-    return problem(
-      'too-deep',
-      `Values stand in values more than ${DEEPEST} deep here. Choose a ${what} file.`,
-      placeAt(plain, deep),
-    );
+  const { mostDepth } = USUAL_JSON;
+  try {
+    jsonScanner(USUAL_JSON)(plain);
+  } catch (error) {
+    if (!(error instanceof TooLarge)) throw error;
+    return error.isDepth
+      ? problem(
+          'too-deep',
+          `Values stand in values more than ${mostDepth} deep here. Choose a ${what} file.`,
+          placeAt(plain, error.at),
+        )
+      : problem('too-large', `The file ${error.message}. Choose a ${what} file.`);
+  }
   try {
     const value: unknown = JSON.parse(plain);
     return { ok: true, value, notices: [] };

@@ -8,3 +8,5 @@ export const WEB_DIR = beside('../../web/dist');
 export const DEFAULT_DATA_DIR = beside('../../data');
 /** The built program, which other processes of it start from. */
 export const SERVER_BUNDLE = beside('../dist/main.js');
+/** What it does off its own thread. */
+export const THREAD_BUNDLE = beside('../dist/thread.js');

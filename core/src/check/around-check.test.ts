@@ -13,7 +13,8 @@ import { blindness } from '../matching/index.ts';
 import { checkTrack } from './check.ts';
 import { frameOf } from '../matching/index.ts';
 import { matchToPlan } from '../matching/index.ts';
-import { packCheck, unpackCheck } from './pack-result.ts';
+import { gzipSync } from 'node:zlib';
+import { changePackedCheck, packCheck, unpackCheck } from './pack-result.ts';
 import { beyondPlan } from './planned-faults.ts';
 import { drillRows } from '../matching/index.ts';
 import { judgeTempo } from './tempo.ts';
@@ -191,5 +192,33 @@ test('a check that is kept comes back as it was, to a hundredth of a millimetre'
   });
   back.gap.gapM.forEach((gap, i) => expect(gap).toBeCloseTo(result.gap.gapM[i]!, 4));
   expect(back.plannedLandS).toHaveLength(2 * moves.length);
-  expect(() => unpackCheck('bm90IG9uZQ==')).toThrow();
+});
+
+test('what is no packed check, of another version, or larger than one can be, is refused with what is wrong', () => {
+  const packed = packCheck(checkTrack(drill, perfectTrack(drill)));
+  const bytes = Buffer.from(packed, 'base64');
+  const spoilt = (change: (copy: Buffer) => void): string => {
+    const copy = Buffer.from(bytes);
+    change(copy);
+    return copy.toString('base64');
+  };
+  expect(bytes.subarray(0, 5).toString('latin1')).toBe('ACKP\u0002');
+  expect(() => unpackCheck('bm90IG9uZQ==')).toThrow('it is no packed check');
+  expect(() => unpackCheck(spoilt((copy) => copy.writeUInt8(3, 4)))).toThrow('version 3, not 2');
+  expect(() => unpackCheck(spoilt((copy) => copy.writeUInt32BE(2 ** 27, 5)))).toThrow('the most is');
+  expect(() => unpackCheck(spoilt((copy) => copy.writeUInt32BE(100, 5)))).toThrow('more than');
+  expect(() => unpackCheck(bytes.subarray(0, 200).toString('base64'))).toThrow();
+  const deep = Buffer.concat([bytes.subarray(0, 9), gzipSync(Buffer.alloc(50 * 2 ** 20, '['))]);
+  deep.writeUInt32BE(50 * 2 ** 20, 5);
+  expect(() => unpackCheck(deep.toString('base64'))).toThrow('more than 40 deep');
+  // One of an earlier version has no head, and is still read.
+  expect(unpackCheck(bytes.subarray(9).toString('base64'))).toEqual(unpackCheck(packed));
+});
+
+test('a kept check is changed in its plain values, and stays the same text where nothing changes', () => {
+  const packed = packCheck(checkTrack(drill, perfectTrack(drill)));
+  expect(changePackedCheck(packed, (plain) => plain)).toBe(packed);
+  const named = changePackedCheck(packed, (plain) => ({ ...(plain as object), start: null }));
+  expect(unpackCheck(named).start).toBeNull();
+  expect(unpackCheck(named).report).toEqual(unpackCheck(packed).report);
 });

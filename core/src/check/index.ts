@@ -5,7 +5,7 @@ export { checkPartner } from './check-partner.ts';
 export { compareWithPlan } from './compare.ts';
 export { type CheckNote, noteWords } from './notes.ts';
 export { performedMoves, plannedGap } from './observe.ts';
-export { packCheck, unpackCheck } from './pack-result.ts';
+export { changePackedCheck, packCheck, readPackedCheck, unpackCheck } from './pack-result.ts';
 export { beyondPlan } from './planned-faults.ts';
 export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
 export { type ErrorScores, errorScores } from './measures.ts';

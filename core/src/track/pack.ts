@@ -1,4 +1,5 @@
-import { Gunzip, gzipSync, strFromU8, strToU8 } from 'fflate';
+import { gzipSync, strToU8 } from 'fflate';
+import { gunzipWithin, parseJson } from '../reading/index.ts';
 import type { Samples, Track } from './track.ts';
 import { TRACK_LIMITS, validateTrack } from './validate.ts';
 
@@ -80,35 +81,16 @@ export function packTrack(track: Track): Uint8Array<ArrayBuffer> {
 
 /** A packed track unpacks to at most this: every sample of every column in four bytes. */
 const MOST_UNPACKED = 4 * TRACK_LIMITS.samples * 16;
-/** A slice of the input grows at most a thousandfold: small ones are stopped early. */
-const SLICE = 16 * 1024;
-
-/** Unzips, and stops as soon as it is more than any track can be. */
-function gunzipBounded(packed: Uint8Array): Uint8Array {
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  const gunzip = new Gunzip((chunk) => {
-    size += chunk.length;
-    if (size > MOST_UNPACKED) throw new RangeError('it unpacks to more than any recording holds');
-    chunks.push(chunk);
-  });
-  for (let at = 0; at < packed.length || at === 0; at += SLICE)
-    gunzip.push(packed.subarray(at, at + SLICE), at + SLICE >= packed.length);
-  const bytes = new Uint8Array(size);
-  let at = 0;
-  for (const chunk of chunks) {
-    bytes.set(chunk, at);
-    at += chunk.length;
-  }
-  return bytes;
-}
+const TOO_LARGE = 'it unpacks to more than any recording holds';
+/** Notes, strikes and landings of the longest recording have a tenth of it. */
+const HEAD_BOUNDS = { mostBytes: 16 * 2 ** 20, mostDepth: 12, mostValues: 1_000_000 };
 
 function readHead(bytes: Uint8Array): { head: Head; at: number } {
   if (bytes.length < 5) throw new RangeError('it is too short');
   if (bytes[0] !== VERSION) throw new RangeError(`packed track version ${bytes[0]}, not ${VERSION}`);
   const headLength = new DataView(bytes.buffer, bytes.byteOffset).getUint32(1);
   if (5 + headLength > bytes.length) throw new RangeError('it ends inside its head');
-  const head = JSON.parse(strFromU8(bytes.subarray(5, 5 + headLength))) as Partial<Head> | null;
+  const head = parseJson(bytes.subarray(5, 5 + headLength), HEAD_BOUNDS) as Partial<Head> | null;
   const { samples, columns, strikes = [], notes = {}, landings, film } = head ?? {};
   if (!Number.isInteger(samples) || samples! < 0 || samples! > TRACK_LIMITS.samples)
     throw new RangeError(
@@ -137,7 +119,7 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
  * file could hold (see validateTrack). Never unpacks more than a track can be.
  */
 export function unpackTrack(packed: Uint8Array): Track {
-  const track = unpackColumns(gunzipBounded(packed));
+  const track = unpackColumns(gunzipWithin(packed, MOST_UNPACKED, TOO_LARGE));
   const wrong = validateTrack(track);
   if (wrong) {
     const where = [wrong.column, wrong.index === null ? '' : `sample ${wrong.index + 1}`]

@@ -1,50 +1,48 @@
-import { gunzipSync } from 'node:zlib';
-import { verdictSchema, type CheckInput } from '@angled-chalk/contract';
-import { z } from 'zod';
+import type { CheckInput } from '@angled-chalk/contract';
 import { HttpProblem } from '../http/errors.ts';
+import { offThread, TaskFailed } from '../work/off-thread.ts';
+import type { ReportSummary } from '../work/tasks.ts';
 
-/** A report of the longest recording unpacks to about a third of this. */
-const MOST_BYTES = 64 * 2 ** 20;
+interface Wrong {
+  readonly message: string;
+  readonly path: string;
+}
 
-/** What the server reads of a report; the rest is the engine's and is only kept. */
-const reportSchema = z.object({
-  report: z.object({
-    engine: z.number().int(),
-    verdict: verdictSchema,
-    faults: z.array(z.unknown()),
-    undecided: z.array(z.unknown()),
-    moves: z.array(z.unknown()),
-  }),
-});
-
-const refused = (message: string, path: string): HttpProblem =>
-  new HttpProblem(400, { code: 'impossible-check', message, place: { path } });
-
-/** Throws unless a check's packed report is one, says what the check says, and counts what it lists. */
-export function holdToReport({ report: packed, engine, verdict }: CheckInput): void {
-  const { report } = unpacked(packed);
+/** What a check says that its report does not, or null. */
+export function contradiction(
+  { engine, verdict }: Pick<CheckInput, 'engine' | 'verdict'>,
+  report: ReportSummary,
+): Wrong | null {
   if (report.engine !== engine)
-    throw refused(`The report is of engine ${report.engine}, the check says ${engine}.`, 'engine');
+    return { message: `The report is of engine ${report.engine}, the check says ${engine}.`, path: 'engine' };
   for (const key of ['outcome', 'matched', 'planned', 'faultCount', 'undecidedCount'] as const)
     if (report.verdict[key] !== verdict[key])
-      throw refused(
-        `The report says ${report.verdict[key]}, the check says ${verdict[key]}. Judge the recording again.`,
-        `verdict.${key}`,
-      );
+      return {
+        message: `The report says ${report.verdict[key]}, the check says ${verdict[key]}. Judge the recording again.`,
+        path: `verdict.${key}`,
+      };
   const counts = [
-    ['faultCount', report.faults.length],
-    ['undecidedCount', report.undecided.length],
+    ['faultCount', report.faults],
+    ['undecidedCount', report.undecided],
   ] as const;
   for (const [key, listed] of counts)
     if (verdict[key] !== listed)
-      throw refused(`${verdict[key]} are counted and ${listed} listed.`, `verdict.${key}`);
+      return { message: `${verdict[key]} are counted and ${listed} listed.`, path: `verdict.${key}` };
+  return null;
 }
 
-function unpacked(packed: string): z.infer<typeof reportSchema> {
-  try {
-    const text = gunzipSync(Buffer.from(packed, 'base64'), { maxOutputLength: MOST_BYTES }).toString('utf8');
-    return reportSchema.parse(JSON.parse(text));
-  } catch {
-    throw refused('The report of this check cannot be read. Judge the recording again.', 'report');
-  }
+const refused = ({ message, path }: Wrong): HttpProblem =>
+  new HttpProblem(400, { code: 'impossible-check', message, place: { path } });
+
+/** Rejects unless a check's packed report is one, says what the check says, and counts what it lists. */
+export async function holdToReport(check: CheckInput): Promise<void> {
+  const report = await offThread('readReport', check.report).catch((error: unknown) => {
+    if (!(error instanceof TaskFailed)) throw error;
+    throw refused({
+      message: 'The report of this check cannot be read. Judge the recording again.',
+      path: 'report',
+    });
+  });
+  const wrong = contradiction(check, report);
+  if (wrong) throw refused(wrong);
 }

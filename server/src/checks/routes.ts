@@ -43,7 +43,7 @@ export const checkRoutes = (db: Database, lists: Lists): Route[] => [
     changes: ['checks'],
     answer: async (request, response) => {
       const input = valid(checkInputSchema, request.body);
-      holdToReport(input);
+      await holdToReport(input);
       if (!(await findStudent(db, input.studentId))) throw notFound('student');
       const track = await findTrack(db, input.trackId);
       if (!track) throw notFound('track');

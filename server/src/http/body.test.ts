@@ -69,3 +69,19 @@ test('what comes in time is read', async () => {
   });
   expect(await answer.json()).toEqual({ a: [1] });
 });
+
+test.each([
+  ['brackets in brackets', '['.repeat(500_000)],
+  ['more values than anything of ours has', `[${'0,'.repeat(400_000)}0]`],
+])('%s are refused before anything is made of them', async (_what, body) => {
+  const { port } = server.address() as AddressInfo;
+  const answer = await fetch(`http://127.0.0.1:${port}/kept`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body,
+  });
+  expect(answer.status).toBe(400);
+  expect(await answer.json()).toMatchObject({
+    error: { code: 'too-large', message: expect.stringMatching(/^The request holds /) as string },
+  });
+});

@@ -1,3 +1,4 @@
+import { jsonScanner, USUAL_JSON } from '@angled-chalk/core/reading';
 import express, { type Request, type RequestHandler, type Response } from 'express';
 import { HttpProblem } from './errors.ts';
 
@@ -116,12 +117,20 @@ const textCanBeKept: RequestHandler = (request, _response, next) => {
 
 const always = (): boolean => true;
 
+/** Counts depth and values before anything is made of them; throws TooLarge. */
+const holdToBounds = (_request: unknown, _response: unknown, bytes: Buffer): void =>
+  jsonScanner(BODY_BOUNDS)(bytes);
+const BODY_BOUNDS = { ...USUAL_JSON, mostValues: 300_000 };
+
 function reader(kind: BodyKind): RequestHandler[] {
   switch (kind.is) {
     case 'nothing':
-      return [express.json({ strict: true, limit: '1kb', type: always })];
+      return [express.json({ strict: true, limit: '1kb', type: always, verify: holdToBounds })];
     case 'json':
-      return [express.json({ strict: true, limit: kind.limit, type: always }), textCanBeKept];
+      return [
+        express.json({ strict: true, limit: kind.limit, type: always, verify: holdToBounds }),
+        textCanBeKept,
+      ];
     case 'recording':
       return [express.raw({ limit: kind.limit, type: always })];
     case 'backup':

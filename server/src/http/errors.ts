@@ -1,5 +1,6 @@
 import type { ApiError } from '@angled-chalk/contract';
 import type { InputProblem } from '@angled-chalk/core/measure';
+import { TooLarge } from '@angled-chalk/core/reading';
 import type { ErrorRequestHandler } from 'express';
 import { DatabaseAway } from '../db/seat.ts';
 
@@ -88,8 +89,18 @@ const DATABASE: Readonly<Record<string, readonly [number, string, string]>> = {
 
 /** Every error leaves in one shape; what was not foreseen is logged and told without its inside. */
 export const errorHandler: ErrorRequestHandler = (error: unknown, request, response, _next) => {
+  if (response.headersSent) {
+    request.destroy();
+    return;
+  }
   if (error instanceof HttpProblem) {
     response.status(error.status).json(body(error));
+    return;
+  }
+  if (error instanceof TooLarge) {
+    response
+      .status(400)
+      .json(body({ code: 'too-large', message: `The request ${error.message}.`, place: {} }));
     return;
   }
   const cause = (error as { cause?: unknown } | null)?.cause ?? error;

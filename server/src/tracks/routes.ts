@@ -1,12 +1,13 @@
 import { filmingRefusal, pageQuerySchema, trackQuerySchema } from '@angled-chalk/contract';
-import type { Track } from '@angled-chalk/core/track';
 import type { Database } from '../db/open.ts';
 import { HttpProblem, notFound } from '../http/errors.ts';
 import type { Lists } from '../http/lists.ts';
 import type { Route } from '../http/route.ts';
 import { idOf, valid } from '../http/validate.ts';
 import { findStudent } from '../students/store.ts';
-import { LARGEST_PACKED_BYTES, readPacked } from './packed.ts';
+import { offThread, TaskFailed } from '../work/off-thread.ts';
+import type { TrackSummary } from '../work/tasks.ts';
+import { LARGEST_PACKED_BYTES } from './packed.ts';
 import { addTrack, findTrack, listTracks, trackSamples } from './store.ts';
 
 /** Tracks travel and rest packed: the browser reads the file, the server keeps the compact form. */
@@ -59,7 +60,7 @@ export const trackRoutes = (db: Database, lists: Lists): Route[] => [
       const refused = filmingRefusal(student, new Date().getFullYear());
       if (refused) throw new HttpProblem(403, { code: 'no-consent', message: refused, place: {} });
       const packed = Buffer.isBuffer(request.body) ? new Uint8Array(request.body) : new Uint8Array();
-      const { timeS } = trackOf(packed);
+      const { samples, durationS } = await summaryOf(packed);
       const known = await findTrack(db, id);
       response.status(201).json(
         known ??
@@ -69,8 +70,8 @@ export const trackRoutes = (db: Database, lists: Lists): Route[] => [
             source,
             studentId,
             planId: planId ?? null,
-            samples: timeS.length,
-            durationS: timeS.at(-1)! - timeS[0]!,
+            samples,
+            durationS,
             packed,
           })),
       );
@@ -78,10 +79,15 @@ export const trackRoutes = (db: Database, lists: Lists): Route[] => [
   },
 ];
 
-function trackOf(packed: Uint8Array): Track {
+async function summaryOf(packed: Uint8Array): Promise<TrackSummary> {
   try {
-    return readPacked(packed);
+    return await offThread('readTrack', packed);
   } catch (error) {
-    throw new HttpProblem(400, { code: 'not-a-track', message: (error as Error).message, place: {} });
+    if (!(error instanceof TaskFailed)) throw error;
+    throw new HttpProblem(400, {
+      code: 'not-a-track',
+      message: `This is no recording: ${error.message}.`,
+      place: {},
+    });
   }
 }
