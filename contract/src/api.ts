@@ -72,6 +72,8 @@ export const erasedSchema = z.object({
   checks: z.number().int(),
   tracks: z.number().int(),
   observations: z.number().int(),
+  /** Documents of others that they were taken out of. */
+  elsewhere: z.number().int(),
 });
 export type Erased = z.infer<typeof erasedSchema>;
 
@@ -81,6 +83,10 @@ export const belongingsSchema = z.object({
   checks: z.number().int(),
   tracks: z.number().int(),
   observations: z.number().int(),
+  /** Documents of others in which they stand, and would not any more. */
+  elsewhere: z.number().int(),
+  /** Words of others in which a part of the name stands: they stay. */
+  mayMean: z.array(z.string()),
 });
 export type Belongings = z.infer<typeof belongingsSchema>;
 

@@ -60,7 +60,15 @@ export const PERSONS_IN: Readonly<Record<PersonTable, PersonsIn>> = {
   patterns: { places: words('pattern.name') },
   plans: { places: drill('plan') },
   planVersions: { places: [...words('label'), ...drill('plan')] },
-  floors: { places: words('floor.name', 'floor.pieces.*.name', 'floor.floor.fixtures.*.name') },
+  floors: {
+    places: words(
+      'floor.name',
+      'floor.pieces.*.name',
+      'floor.pieces.*.mark.name',
+      'floor.pieces.*.mark.purpose',
+      'floor.floor.fixtures.*.name',
+    ),
+  },
   tracks: {
     owner: 'studentId',
     places: words('name'),
@@ -169,4 +177,15 @@ export function mayMean(document: unknown, places: readonly PersonPlace[], { nam
     .filter(({ as }) => as === 'words')
     .flatMap(({ at }) => textsAt(document, at.split('.')))
     .filter((text) => text.normalize('NFC').match(any) !== null);
+}
+
+/** Everything that is held of a person, as it is given out. */
+export interface Held {
+  readonly student: object | null;
+  readonly checks: readonly object[];
+  readonly tracks: readonly object[];
+  readonly observations: readonly object[];
+  /** Documents of others in which they stand. */
+  readonly elsewhere: readonly { readonly kind: PersonTable; readonly id: string }[];
+  readonly mayMean: readonly string[];
 }

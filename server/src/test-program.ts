@@ -156,7 +156,7 @@ export const testStudent = (name: string, more: object = {}) => ({
 });
 
 /** A check of the demo plan as the page would send it. */
-export const testCheck = (studentId: string, trackId: string, name = 'Ada') => ({
+export const testCheck = (studentId: string, trackId: string, name = 'Ada', partner?: string) => ({
   id: randomUUID(),
   studentId,
   trackId,
@@ -164,12 +164,27 @@ export const testCheck = (studentId: string, trackId: string, name = 'Ada') => (
   drill: {
     plan: DEMO_PLAN,
     student: { name, leadSide: 'left', schoolId: 'neutral', lengths: { statureM: 1.7 } },
+    ...withPartner(partner),
   },
   verdict: REPORT.report.verdict,
   headline: `${name} met it.`,
   engine: REPORT.report.engine,
-  report: packCheck(REPORT),
+  report: packCheck(
+    partner === undefined ? REPORT : { ...REPORT, drill: { ...REPORT.drill, ...withPartner(partner) } },
+  ),
 });
+
+const withPartner = (name: string | undefined) =>
+  name === undefined
+    ? {}
+    : {
+        partner: {
+          name,
+          leadSide: 'right' as const,
+          schoolId: 'neutral' as const,
+          lengths: { statureM: 1.83 },
+        },
+      };
 
 const tapes = (x: number, y: number) => ({
   by: 'two tapes',
@@ -197,7 +212,7 @@ export const testStops = (studentId: string, name = 'Ada') => ({
 });
 
 /** A window watched by eye, as a device sends it. */
-export const testWindow = (studentId: string, name = 'Ada') => ({
+export const testWindow = (studentId: string, name = 'Ada', observer = 'A coach') => ({
   id: randomUUID(),
   studentId,
   planId: null,
@@ -205,7 +220,7 @@ export const testWindow = (studentId: string, name = 'Ada') => ({
   seen: {
     kind: 'window',
     window: {
-      observer: 'A coach',
+      observer,
       student: name,
       fromS: 65_000,
       toS: 65_030,

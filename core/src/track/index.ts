@@ -9,7 +9,7 @@ export {
   USUAL_FLIGHT_U_S,
   writeLandingsCsv,
 } from './landings.ts';
-export { packTrack, unpackTrack } from './pack.ts';
+export { packTrack, readTrackNotes, unpackTrack } from './pack.ts';
 export {
   type FilmRecord,
   type FootSamples,

@@ -1,7 +1,7 @@
 import { gunzipSync } from 'node:zlib';
 import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf } from '../../test/drills.ts';
-import { packTrack, unpackTrack } from './pack.ts';
+import { packTrack, readTrackNotes, unpackTrack } from './pack.ts';
 
 const { track } = simulate(drillOf(2), { ...TRACKER_DEFAULTS, seed: 4, dropShare: 0.05 });
 
@@ -25,6 +25,18 @@ test('a minute of two feet packs to well under a tenth of a megabyte and is plai
   const packed = packTrack(track);
   expect(packed.length).toBeLessThan(100_000);
   expect(gunzipSync(packed)[0]).toBe(1);
+});
+
+test('the notes are read from the first bytes alone, and where those do not reach it is told', () => {
+  const noted = packTrack({ ...track, notes: { partner: 'Ada Fell', source: 'a file' } });
+  expect(readTrackNotes(noted)).toEqual({ partner: 'Ada Fell', source: 'a file' });
+  expect(readTrackNotes(noted.subarray(0, 2048))).toEqual({ partner: 'Ada Fell', source: 'a file' });
+  const long = packTrack({
+    ...track,
+    notes: { long: Array.from({ length: 4000 }, (_, i) => i * i).join(' ') },
+  });
+  expect(readTrackNotes(long.subarray(0, 1024))).toBeNull();
+  expect(() => readTrackNotes(new Uint8Array(400).fill(7))).toThrow();
 });
 
 test('the same track packs to the same bytes at any time of day', () => {

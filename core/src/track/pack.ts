@@ -1,5 +1,5 @@
 import { gzipSync, strToU8 } from 'fflate';
-import { gunzipWithin, parseJson } from '../reading/index.ts';
+import { gunzipInto, gunzipWithin, joined, parseJson } from '../reading/index.ts';
 import type { Samples, Track } from './track.ts';
 import { TRACK_LIMITS, validateTrack } from './validate.ts';
 
@@ -112,6 +112,31 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
     },
     at: 5 + headLength,
   };
+}
+
+/**
+ * The notes of a packed track from its first bytes alone; null where those end before the notes do. Throws where it is
+ * none.
+ */
+export function readTrackNotes(beginning: Uint8Array): Track['notes'] | null {
+  const pieces: Uint8Array[] = [];
+  let size = 0;
+  const found: Track['notes'][] = [];
+  const enough = new Error('the notes are read');
+  try {
+    gunzipInto(beginning, (piece) => {
+      pieces.push(piece);
+      size += piece.length;
+      const bytes = joined(pieces, size);
+      if (size < 5 || 5 + new DataView(bytes.buffer).getUint32(1) > size) return;
+      found.push(readHead(bytes).head.notes);
+      throw enough;
+    });
+  } catch (error) {
+    const endsEarly = error instanceof Error && /too early|unexpected EOF/.test(error.message);
+    if (error !== enough && !endsEarly) throw error;
+  }
+  return found[0] ?? null;
 }
 
 /**

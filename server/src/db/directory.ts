@@ -124,9 +124,16 @@ export function readyDirectory(root: string): DataDirectory {
   }
   if (!fs.existsSync(directory.club) && fs.existsSync(directory.last))
     renameDurably(directory.last, directory.club);
+  dropEmptySeat(directory);
   for (const leftover of [directory.next, directory.work])
     fs.rmSync(leftover, { recursive: true, force: true });
   return directory;
+}
+
+/** What tells of a database that runs is empty when its disk was full: it tells of nobody, since the directory is ours. */
+function dropEmptySeat({ club }: DataDirectory): void {
+  const path = join(club, 'postmaster.pid');
+  if (fs.statSync(path, { throwIfNoEntry: false })?.size === 0) fs.rmSync(path);
 }
 
 /** Files that are only ever at the top of a database. */

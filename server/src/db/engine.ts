@@ -69,6 +69,8 @@ export interface Engine {
   readonly death: () => Error | null;
   /** Closes in order; of a dead one, gives its files back. */
   readonly close: () => Promise<void>;
+  /** Gives its files back as they are: nothing more is written. It cannot be used any more. */
+  readonly abandon: () => void;
 }
 
 /** Where an engine keeps its data: a directory, or nowhere. `seed` is a dumped empty directory. */
@@ -141,6 +143,10 @@ function guarded(pg: PGlite, grave: readonly string[]): Engine {
   return {
     pg,
     death: () => dead,
+    abandon: () => {
+      dead ??= new Error('The database was given up.');
+      giveBack();
+    },
     close: async () => {
       if (dead) giveBack();
       else await pg.close();

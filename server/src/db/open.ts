@@ -1,17 +1,16 @@
 import { mkdirSync, rmSync } from 'node:fs';
-import { mkdir } from 'node:fs/promises';
-import { join } from 'node:path';
 import { drizzle } from 'drizzle-orm/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { writeArchive } from '../archive/write.ts';
+import { keepBackup, keptBackups } from '../archive/kept.ts';
 import { MIGRATIONS_DIR } from '../places.ts';
 import { renameDurably, syncTree, UnusableDirectory, type DataDirectory } from './directory.ts';
 import { openEngine, type Engine } from './engine.ts';
 import { lookAt } from './look.ts';
 import { appliedMigrations, MIGRATIONS } from './migrations.ts';
 import { Seat } from './seat.ts';
+import { disagreement, keepShape } from './sums.ts';
 import { freeBytes, LEAST_FREE_TO_OPEN } from './space.ts';
 import * as schema from './schema.ts';
 
@@ -31,6 +30,7 @@ const over = (seat: Seat): Database => drizzle(seat as never, { schema, casing: 
 export async function migrateAll(seat: Seat): Promise<Database> {
   const db = over(seat);
   await migrate(db as never, { migrationsFolder: MIGRATIONS_DIR });
+  await keepShape(seat as never);
   return db;
 }
 
@@ -89,34 +89,34 @@ export async function openDatabase(
 }
 
 /** Opens a database and reads it through once, so that damage is told now and not in a lesson. */
-async function openChecked({ club }: DataDirectory): Promise<Engine> {
+async function openChecked(directory: DataDirectory): Promise<Engine> {
+  const { club } = directory;
   lookAt(club);
+  let engine: Engine | null = null;
   try {
-    const engine = await openEngine({ dir: club });
-    try {
-      await readThrough(engine);
-    } catch (error) {
-      await engine.close().catch(() => undefined);
-      throw error;
-    }
-    return engine;
+    engine = await openEngine({ dir: club });
+    await appliedMigrations(engine.pg);
+    const wrong = await disagreement(engine.pg);
+    if (wrong === null) return engine;
+    throw new Error(wrong);
   } catch (error) {
+    // Left as it is: closing would write.
+    engine?.abandon();
     const reason = error instanceof Error ? error.message : String(error);
     throw new UnusableDirectory(
-      `The club's data in ${club} cannot be opened: the database says "${reason}". Put the directory back from a copy, or start with an empty --data directory and bring in a backup with "npx angled-chalk restore FILE".`,
+      `The club's data in ${club} is damaged: ${reason}. Nothing was changed. ${wayBack(directory)}`,
     );
   }
 }
 
-/** Tables are read once: a page whose checksum is wrong is an error only when somebody reads it. */
-const READ_AT_START = ['settings', 'schools', 'students', 'plans', 'floors', 'tracks'];
-
-async function readThrough({ pg }: Engine): Promise<void> {
-  const { rows } = await pg.query<{ name: string }>(
-    "select table_name as name from information_schema.tables where table_schema = 'public'",
-  );
-  for (const { name } of rows)
-    if (READ_AT_START.includes(name)) await pg.query(`select count(t.*::text) from "${name}" t`);
+/** How a damaged club is brought back: from the newest backup that the program made by itself, or from another. */
+function wayBack({ root, backups }: DataDirectory): string {
+  const newest = keptBackups(backups)[0];
+  const verb = (file: string): string => `npx angled-chalk restore "${file}" --data "${root}"`;
+  const kept = 'What is there now is kept beside it.';
+  return newest
+    ? `The newest backup that the program made by itself is of ${newest.madeAt.slice(0, 16).replace('T', ' ')} UTC. Bring it back, or a newer one that you saved, with: ${verb(newest.file)} ${kept}`
+    : `The program has made no backup by itself yet. Bring back one that you saved with: ${verb('FILE')} ${kept}`;
 }
 
 /** Makes an empty database beside, puts it on the disk whole, and only then gives it its name. */
@@ -139,13 +139,4 @@ export function takeNext({ next, club }: DataDirectory): void {
   syncTree(next);
   rmSync(club, { recursive: true, force: true });
   renameDurably(next, club);
-}
-
-/** A dated backup in the data directory, made by the program itself. Resolves to its file. */
-export async function keepBackup(seat: Seat, { backups }: DataDirectory, why: string): Promise<string> {
-  await mkdir(backups, { recursive: true, mode: 0o700 });
-  const stamp = new Date().toISOString().replace(/[:.]/g, '-');
-  const file = join(backups, `${stamp} ${why}.zip`);
-  await writeArchive(seat, file);
-  return file;
 }

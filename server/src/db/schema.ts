@@ -4,6 +4,7 @@ import type { Drill, KeptPattern } from '@angled-chalk/core/drill';
 import type { LaidFloor } from '@angled-chalk/core/layout';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import {
+  bigint,
   customType,
   doublePrecision,
   foreignKey,
@@ -187,8 +188,20 @@ export const settings = pgTable('settings', {
   units: text({ enum: ['metric', 'imperial'] }).notNull(),
 });
 
-/** People who were erased and of whom traces may still be in the files. Nothing tells who they were. */
+/** When people were erased. Nothing tells who they were. */
 export const erasures = pgTable('erasures', {
   id: uuid().primaryKey(),
   askedAt: when().notNull(),
+  /** Null while traces may still be in the files. */
+  doneAt: when(),
+});
+
+/**
+ * How many rows every table has, and all their keys in one number (hashes, exclusive or), kept by the database itself
+ * with every row that comes and goes: a table that lost a part of its file does not agree with it any more.
+ */
+export const tableSums = pgTable('table_sums', {
+  name: text().primaryKey(),
+  rows: bigint({ mode: 'bigint' }).notNull(),
+  keys: bigint({ mode: 'bigint' }).notNull(),
 });

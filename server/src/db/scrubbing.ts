@@ -1,4 +1,4 @@
-import { asc, inArray } from 'drizzle-orm';
+import { asc, inArray, isNull } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import type { Activity } from '../http/activity.ts';
 import { reasonOf } from '../http/errors.ts';
@@ -9,8 +9,24 @@ import type { Seat } from './seat.ts';
 import { freeBytes, RESERVE_BYTES } from './space.ts';
 
 /** Tables that may hold something of a person; what refers to others comes first. */
-const OF_PERSONS = ['checks', 'observations', 'track_parts', 'tracks', 'students'] as const;
+const OF_PERSONS = [
+  'checks',
+  'observations',
+  'track_parts',
+  'tracks',
+  'plan_versions',
+  'plans',
+  'patterns',
+  'floors',
+  'schools',
+  'settings',
+  'students',
+] as const;
 type OfPersons = (typeof OF_PERSONS)[number];
+/** Of these a club may have many megabytes, and nothing refers to them. */
+const IN_SLICES = ['checks', 'observations', 'track_parts'] as const;
+type InSlices = (typeof IN_SLICES)[number];
+const isInSlices = (table: OfPersons): table is InSlices => (IN_SLICES as readonly string[]).includes(table);
 
 /** A table up to this size is rewritten in one go, some tenths of a second; a larger one in slices. */
 const AT_ONCE_BYTES = 6 * 2 ** 20;
@@ -40,7 +56,11 @@ export function startScrubbing(opened: OpenDatabase, activity: Activity, logger:
   let timer: NodeJS.Timeout | null = null;
   const pause = (): Promise<void> => activity.idle(IDLE_MS);
   const round = async (): Promise<void> => {
-    const asked = await db.select().from(erasures).orderBy(asc(erasures.askedAt));
+    const asked = await db
+      .select()
+      .from(erasures)
+      .where(isNull(erasures.doneAt))
+      .orderBy(asc(erasures.askedAt));
     if (asked.length === 0 || stopped) return;
     if (directory && freeBytes(directory.root) < RESERVE_BYTES) throw new Error('the disk is full');
     for (const table of OF_PERSONS) {
@@ -52,12 +72,15 @@ export function startScrubbing(opened: OpenDatabase, activity: Activity, logger:
     if (stopped) return;
     await seat.exec('vacuum full pg_statistic');
     await cutLog(seat, pause);
-    await db.delete(erasures).where(
-      inArray(
-        erasures.id,
-        asked.map(({ id }) => id),
-      ),
-    );
+    await db
+      .update(erasures)
+      .set({ doneAt: new Date() })
+      .where(
+        inArray(
+          erasures.id,
+          asked.map(({ id }) => id),
+        ),
+      );
   };
   const run = (): void => {
     if (running || stopped) return;
@@ -93,7 +116,7 @@ export function startScrubbing(opened: OpenDatabase, activity: Activity, logger:
 }
 
 async function countPending(db: Database): Promise<number> {
-  return (await db.select({ id: erasures.id }).from(erasures)).length;
+  return (await db.select({ id: erasures.id }).from(erasures).where(isNull(erasures.doneAt))).length;
 }
 
 /** Old log segments are removed, not used again, once two checkpoints have passed them. */
@@ -108,7 +131,7 @@ async function cutLog(seat: Seat, pause: () => Promise<void>): Promise<void> {
 async function rewrite(seat: Seat, table: OfPersons, pause: () => Promise<void>): Promise<void> {
   const { rows } = await seat.query('select pg_total_relation_size($1::regclass)::int8 as bytes', [table]);
   const bytes = Number((rows[0] as { bytes: number | string }).bytes);
-  if (bytes <= AT_ONCE_BYTES || table === 'students' || table === 'tracks') {
+  if (bytes <= AT_ONCE_BYTES || !isInSlices(table)) {
     await seat.exec(`vacuum full ${table}`);
   } else await rewriteInSlices(seat, table, bytes, pause);
   await pause();
@@ -116,7 +139,7 @@ async function rewrite(seat: Seat, table: OfPersons, pause: () => Promise<void>)
 }
 
 /** What a table is called by its key, and what refers to what, for rewriting it beside itself. */
-const KEYS: Readonly<Record<Exclude<OfPersons, 'students' | 'tracks'>, string>> = {
+const KEYS: Readonly<Record<InSlices, string>> = {
   checks: 'id',
   observations: 'id',
   track_parts: 'track_id, part',
@@ -128,7 +151,7 @@ const KEYS: Readonly<Record<Exclude<OfPersons, 'students' | 'tracks'>, string>> 
  */
 async function rewriteInSlices(
   seat: Seat,
-  table: keyof typeof KEYS,
+  table: InSlices,
   bytes: number,
   pause: () => Promise<void>,
 ): Promise<void> {
@@ -181,7 +204,7 @@ interface Slice {
 
 interface Definitions {
   readonly primary: string;
-  /** Statements that make the other indexes and the foreign keys again. */
+  /** Statements that make the other indexes, the foreign keys and the triggers again. */
   readonly rest: readonly string[];
 }
 
@@ -198,6 +221,12 @@ async function definitionsOf(seat: Seat, table: string): Promise<Definitions> {
       [table],
     )
   ).rows as { name: string; text: string }[];
+  const triggers = (
+    await seat.query(
+      'select pg_get_triggerdef(oid) as text from pg_trigger where tgrelid = $1::regclass and not tgisinternal',
+      [table],
+    )
+  ).rows as { text: string }[];
   const primary = keys.find(({ kind }) => kind === 'p')!.name;
   return {
     primary,
@@ -206,6 +235,7 @@ async function definitionsOf(seat: Seat, table: string): Promise<Definitions> {
       ...keys
         .filter(({ kind }) => kind === 'f')
         .map(({ name, text }) => `alter table ${table} add constraint "${name}" ${text}`),
+      ...triggers.map(({ text }) => text),
     ],
   };
 }

@@ -20,6 +20,9 @@ function fake(name: string): Engine & { die: () => void; closed: () => boolean }
       death = new Error('no space');
     },
     closed: () => closed,
+    abandon: () => {
+      closed = true;
+    },
   };
 }
 

@@ -59,6 +59,12 @@ export function reasonOf(error: unknown): string {
   return [error.name, code, at].filter(Boolean).join(' ');
 }
 
+const DAMAGED = [
+  500,
+  'damaged',
+  'Part of the stored data is damaged. Stop the program and bring back a backup; what can be read is left as it is.',
+] as const;
+
 /** What the database refuses, by its error codes (PostgreSQL, appendix A). */
 const DATABASE: Readonly<Record<string, readonly [number, string, string]>> = {
   '53100': [
@@ -72,16 +78,11 @@ const DATABASE: Readonly<Record<string, readonly [number, string, string]>> = {
     'Something that this belongs to is not there, or something still belongs to it.',
   ],
   '23505': [409, 'there-already', 'Something with this id is there already.'],
-  XX001: [
-    500,
-    'damaged',
-    'Part of the stored data is damaged. Stop the program and bring back a backup; what can be read is left as it is.',
-  ],
-  XX002: [
-    500,
-    'damaged',
-    'Part of the stored data is damaged. Stop the program and bring back a backup; what can be read is left as it is.',
-  ],
+  // A file that is not there, or cannot be read.
+  '58P01': DAMAGED,
+  '58030': DAMAGED,
+  XX001: DAMAGED,
+  XX002: DAMAGED,
   '22003': [400, 'out-of-range', 'A number is larger than can be kept.'],
   '22021': [400, 'bad-text', 'The text holds a character that cannot be kept.'],
   '22P05': [400, 'bad-text', 'The text holds a character that cannot be kept.'],

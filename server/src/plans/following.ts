@@ -3,7 +3,7 @@ import { remembered, type Drill, type World } from '@angled-chalk/core/drill';
 import { eq, sql } from 'drizzle-orm';
 import { documentsOf } from '../db/documents.ts';
 import type { Database } from '../db/open.ts';
-import { plans, planVersions } from '../db/schema.ts';
+import { plans } from '../db/schema.ts';
 import { keepBefore } from './versions.ts';
 
 /** What the references of a drill lead to in the database. */
@@ -72,21 +72,4 @@ export function keptDrills(db: Database) {
       });
     },
   };
-}
-
-/** Nobody is named in a drill who was erased, nor in what it once was. */
-export async function forgetStudent(db: Database, id: string): Promise<void> {
-  for (const table of [plans, planVersions]) {
-    const { plan } = table;
-    await db
-      .update(table)
-      .set({ plan: sql`${plan} #- '{follows,target}'` })
-      .where(sql`${plan} #>> '{follows,target,id}' = ${id}`);
-    await db
-      .update(table)
-      .set({
-        plan: sql`jsonb_set(${plan}, '{follows,students}', (${plan} #> '{follows,students}') - ${id}::text)`,
-      })
-      .where(sql`${plan} #> '{follows,students}' ? ${id}`);
-  }
 }

@@ -13,6 +13,7 @@ import { LIST_KINDS, type Lists } from '../http/lists.ts';
 import type { Route } from '../http/route.ts';
 import { storedRoutes } from '../http/stored-routes.ts';
 import { idOf, valid } from '../http/validate.ts';
+import { heldOf } from '../persons/held.ts';
 import {
   addRoster,
   addStudent,
@@ -74,6 +75,20 @@ export const studentRoutes = (db: Database, lists: Lists, scrubbing: Scrubbing):
       const found = await belongingsOf(db, idOf(request));
       if (!found) throw notFound('student');
       response.json(found);
+    },
+  },
+  {
+    method: 'get',
+    path: '/:id/held',
+    who: 'coach',
+    answer: async (request, response) => {
+      const found = await findStudent(db, idOf(request));
+      if (!found) throw notFound('student');
+      const day = new Date().toISOString().slice(0, 10);
+      response
+        .set('Content-Disposition', `attachment; filename="held ${day}.json"`)
+        .set('Cache-Control', 'no-store')
+        .json(await heldOf(db, found));
     },
   },
   {

@@ -5,7 +5,9 @@ import { and, asc, count, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-o
 import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
 import { checks, erasures, observations, students, tracks } from '../db/schema.ts';
-import { forgetStudent } from '../plans/following.ts';
+import { documentsIn, forgetInDocuments } from '../persons/forget.ts';
+import { wordsThatMayMean } from '../persons/held.ts';
+import { forgetInRecording, recordingsNaming } from '../persons/recordings.ts';
 
 type Row = typeof students.$inferSelect;
 
@@ -140,7 +142,7 @@ export async function setStudentArchived(db: Database, id: string, archived: boo
   return rows.length > 0;
 }
 
-/** What hangs on a student and would go with them. */
+/** What hangs on a student and would go with them, and where else they stand. */
 export async function belongingsOf(db: Database, id: string): Promise<Belongings | null> {
   const student = await findStudent(db, id);
   if (!student) return null;
@@ -152,14 +154,20 @@ export async function belongingsOf(db: Database, id: string): Promise<Belongings
     checks: own!.n,
     tracks: recorded!.n,
     observations: taken?.n ?? 0,
+    elsewhere: (await documentsIn(db, student)).length,
+    mayMean: await wordsThatMayMean(db, student),
   };
 }
 
 /**
- * Removes a person for good, with their checks and recordings; says what was removed. Nobody can read
- * them from then on; the traces in the files are taken out afterwards (see scrubbing).
+ * Removes a person for good, with their checks and recordings, and takes them out of every document of others; says
+ * what was removed. Nobody can read them from then on; the traces in the files are taken out afterwards (see scrubbing).
  */
 export async function eraseStudent(db: Database, id: string): Promise<Erased | null> {
+  const person = await findStudent(db, id);
+  if (!person) return null;
+  const documents = await documentsIn(db, person);
+  const named = await recordingsNaming(db, person);
   return db.transaction(async (inside): Promise<Erased | null> => {
     const [there] = await inside
       .select({ id: students.id })
@@ -173,7 +181,8 @@ export async function eraseStudent(db: Database, id: string): Promise<Erased | n
       .delete(observations)
       .where(eq(observations.studentId, id))
       .returning({ id: observations.id });
-    await forgetStudent(inside, id);
+    await forgetInDocuments(inside, documents, person);
+    for (const track of named) await forgetInRecording(inside, track, person);
     const [gone] = await inside.delete(students).where(eq(students.id, id)).returning();
     return {
       name: gone!.name,
@@ -181,6 +190,7 @@ export async function eraseStudent(db: Database, id: string): Promise<Erased | n
       checks: own.length,
       tracks: recorded.length,
       observations: taken.length,
+      elsewhere: documents.length + named.length,
       pending: true,
     };
   });
