@@ -33,7 +33,7 @@ export default {
     project('core'),
     project('contract'),
     project('cli'),
-    project('server'),
+    project('server', { setupFiles: ['<rootDir>/test/quick-wasm.cjs'] }),
     project('web', {
       testEnvironment: '<rootDir>/test/environment.cjs',
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],

@@ -258,6 +258,21 @@ export const backupSummarySchema = z.object({
 });
 export type BackupSummary = z.infer<typeof backupSummarySchema>;
 
+/** A backup that the program made by itself. */
+export const keptBackupSchema = z.object({
+  name: z.string(),
+  madeAt: z.iso.datetime(),
+  /** Before what it was made. */
+  why: z.string(),
+  bytes: z.number().int(),
+  /** Somebody was erased since: it may still hold them. */
+  beforeErasure: z.boolean(),
+});
+export type KeptBackupInfo = z.infer<typeof keptBackupSchema>;
+
+/** How far a backup that is being brought back is, from 0 to 1; null while none is. */
+export const backupProgressSchema = z.object({ share: z.number().nullable() });
+
 /** The one shape of every error the server answers with. */
 export const apiErrorSchema = z.object({
   error: z.object({

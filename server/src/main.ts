@@ -1,5 +1,5 @@
 import { pino } from 'pino';
-import { buildRestore, exportCopy } from './archive/live.ts';
+import { buildRestore, endWithParent, exportCopy, lookAtBackup } from './archive/live.ts';
 import { BadArchive } from './archive/read.ts';
 import { DirectoryInUse } from './db/lock.ts';
 import { UnusableDirectory } from './db/directory.ts';
@@ -7,15 +7,17 @@ import { backupVerb, restoreVerb } from './start/archive-verbs.ts';
 import { readArguments } from './start/arguments.ts';
 import { serve } from './start/serve.ts';
 import { WrongArgument } from './start/wrong-argument.ts';
+import { endThread } from './work/off-thread.ts';
 
 async function run(): Promise<void> {
   const [verb, first, second] = process.argv.slice(2);
   switch (verb) {
     case 'export-copy':
-      return exportCopy(first!, second!);
+      return asChild(() => exportCopy(first!, second!));
     case 'build-restore':
-      await buildRestore(first!, second!);
-      return undefined;
+      return asChild(() => buildRestore(first!, second!));
+    case 'look-backup':
+      return asChild(() => lookAtBackup(first!));
     case 'backup':
       return backupVerb(process.argv.slice(3));
     case 'restore':
@@ -25,6 +27,12 @@ async function run(): Promise<void> {
       return serve(readArguments(process.argv.slice(2)), logger);
     }
   }
+}
+
+async function asChild(run: () => Promise<void>): Promise<void> {
+  endWithParent();
+  await run();
+  await endThread();
 }
 
 /** Errors whose message is for the person who started this. */
@@ -42,7 +50,9 @@ function fail(error: unknown): never {
           : TOLD.some((kind) => error instanceof kind) || code?.startsWith('ERR_PARSE_ARGS')
             ? message
             : `Something unforeseen happened (${error instanceof Error ? `${error.name}: ${message}` : String(error)}). Nothing was changed.`;
-  const isVerb = ['backup', 'restore', 'export-copy', 'build-restore'].includes(process.argv[2] ?? '');
+  const isVerb = ['backup', 'restore', 'export-copy', 'build-restore', 'look-backup'].includes(
+    process.argv[2] ?? '',
+  );
   process.stderr.write(isVerb ? `${text}\n` : `Angled Chalk cannot start: ${text}\n`);
   process.exit(isVerb ? 2 : 1);
 }

@@ -1,9 +1,14 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { strFromU8, unzipSync, zipSync } from 'fflate';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
-import { backupSummarySchema, studentSchema, trackPageSchema } from '@angled-chalk/contract';
+import {
+  backupSummarySchema,
+  keptBackupSchema,
+  studentSchema,
+  trackPageSchema,
+} from '@angled-chalk/contract';
 import { z } from 'zod';
 import { dataDirectory, readyDirectory } from '../db/directory.ts';
 import { MIGRATIONS, statementsOf } from '../db/migrations.ts';
@@ -16,8 +21,10 @@ import {
   startProgram,
   testClub,
   testFolder,
+  testStudent,
   write,
 } from '../test-program.ts';
+import { smallDisk } from '../test-mount.ts';
 import { listTracks, trackSamples } from '../tracks/store.ts';
 import { listStudents } from '../students/store.ts';
 import type { Manifest } from './manifest.ts';
@@ -221,7 +228,7 @@ test.each<[string, () => string, RegExp]>([
   [
     'a row that is no row',
     () => altered((files) => withText(files, 'students.jsonl', (text) => text.replace('"version"', '"vers'))),
-    /students\.jsonl, near line 1/,
+    /students\.jsonl, line 1: it is no row in JSON/,
   ],
   [
     'a plan that cannot be read',
@@ -229,7 +236,7 @@ test.each<[string, () => string, RegExp]>([
       altered((files) =>
         withText(files, 'plans.jsonl', (text) => text.replace(/"tempoPerMin": \d+/, '"tempoPerMin": 9999')),
       ),
-    /plans\.jsonl: the row .* is not a plan/,
+    /plans\.jsonl, line 1: "plan\.tempoPerMin"/,
   ],
   [
     'a later version',
@@ -238,6 +245,61 @@ test.each<[string, () => string, RegExp]>([
         (manifest as { version: number }).version = 2;
       }),
     /later version/,
+  ],
+  [
+    'a manifest without a table',
+    () =>
+      altered((files, manifest) => {
+        manifest.tables = manifest.tables.filter(({ table }) => table !== 'checks');
+        delete files['checks.jsonl'];
+      }),
+    /not whole: it lacks the table checks/,
+  ],
+  [
+    'a table that no club has',
+    () =>
+      altered((files, manifest) => {
+        files['secrets.jsonl'] = Buffer.from('');
+        manifest.tables.push({ table: 'secrets', file: 'secrets.jsonl', rows: 0, bytes: 0, sha256: '' });
+      }),
+    /holds a table that no club has/,
+  ],
+  [
+    'a table twice',
+    () =>
+      altered((_files, manifest) => {
+        manifest.tables.push(manifest.tables[0]!);
+      }),
+    /lists something twice/,
+  ],
+  [
+    'a check whose report says something else',
+    () =>
+      altered((files) =>
+        withText(files, 'checks.jsonl', (text) => text.replace(/"faultCount": (\d+)/, '"faultCount": 1$1')),
+      ),
+    /checks\.jsonl, line \d: The report says/,
+  ],
+  [
+    'a manifest of hundreds of megabytes in a small file',
+    () => {
+      const path = join(testFolder(), 'bomb.zip');
+      writeFileSync(path, zipSync({ 'manifest.json': Buffer.alloc(300 * 2 ** 20, ' ') }));
+      return path;
+    },
+    /manifest\.json in the backup is larger than any of ours|far more than it can hold/,
+  ],
+  [
+    'a row of hundreds of megabytes',
+    () =>
+      altered((files) => {
+        files['students.jsonl'] = Buffer.concat([
+          files['students.jsonl']!.subarray(0, -1),
+          Buffer.alloc(40 * 2 ** 20, ' '),
+          Buffer.from('\n'),
+        ]);
+      }),
+    /students\.jsonl, line 6: it is longer than any row|far more than it can hold/,
   ],
   [
     'a later schema',
@@ -259,6 +321,88 @@ test.each<[string, () => string, RegExp]>([
     readFileSync(join(club, 'global/pg_control')).equals(readFileSync(join(demo, 'club/global/pg_control'))),
   ).toBe(true);
   expect([next, last].filter(existsSync)).toEqual([]);
+});
+
+test('a club that cannot be read is put aside as it is, and the backup takes its place', async () => {
+  const root = join(testFolder(), 'data');
+  cpSync(demo, root, { recursive: true });
+  const { club } = dataDirectory(root);
+  writeFileSync(join(club, 'global/pg_control'), Buffer.alloc(8192));
+  const { code, text } = await runProgram(['restore', backup, '--data', root]);
+  expect(text).toMatch(/cannot be read, and is kept as it is in .*club\.damaged-/);
+  expect(code).toBe(0);
+  const aside = readdirSync(root).find((name) => name.startsWith('club.damaged-'))!;
+  expect(readFileSync(join(root, aside, 'global/pg_control'))).toEqual(Buffer.alloc(8192));
+  const { url } = await startProgram(['--data', root]);
+  expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(6);
+});
+
+test('where there is no room for a backup it is not taken in, whether or not it says how large it is', async () => {
+  const disk = smallDisk(260);
+  if (!disk) {
+    console.warn('SKIPPED: this user may not mount a small disk.');
+    return;
+  }
+  try {
+    const root = join(disk.path, 'data');
+    cpSync(await testClub(), root, { recursive: true });
+    const program = await startProgram(['--data', root]);
+    const send = async (body: BodyInit, more: object = {}): Promise<Response> =>
+      fetch(`${program.url}/api/backup/look`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/zip', ...OWN_PAGE },
+        body,
+        ...more,
+      });
+    const large = Buffer.alloc(200 * 2 ** 20);
+    expect((await send(new Blob([large]))).status).toBe(507);
+    let left = 200;
+    const unsaid = new ReadableStream({
+      pull: (controller) => {
+        if (left-- > 0) controller.enqueue(large.subarray(0, 2 ** 20));
+        else controller.close();
+      },
+    });
+    const answer = await send(unsaid, { duplex: 'half' });
+    expect(answer.status).toBe(507);
+    expect(((await answer.json()) as { error: { message: string } }).error.message).toContain(
+      'not enough room',
+    );
+    expect(
+      (await write(`${program.url}/api/plans`, 'POST', { id: randomUUID(), value: DEMO_PLAN })).status,
+    ).toBe(201);
+    expect(readdirSync(dataDirectory(root).work)).toEqual([]);
+    await program.stop();
+  } finally {
+    disk.unmount();
+  }
+});
+
+test('backups that the program made by itself are listed by date, with whether somebody was erased since, and taken away', async () => {
+  const root = await testClub();
+  const { url } = await startProgram(['--data', root]);
+  const { backups } = dataDirectory(root);
+  mkdirSync(backups);
+  for (const stamp of ['2026-01-05T10-00-00-000Z', '2026-02-05T10-00-00-000Z'])
+    writeFileSync(join(backups, `${stamp} before-restore.zip`), 'x');
+  writeFileSync(join(backups, 'of my own.zip'), 'x');
+  const list = async () =>
+    z.array(keptBackupSchema).parse(await (await fetch(`${url}/api/backup/kept`)).json());
+  const now = await list();
+  expect(now.map(({ madeAt, beforeErasure }) => [madeAt.slice(0, 10), beforeErasure])).toEqual([
+    ['2026-02-05', false],
+  ]);
+  const id = randomUUID();
+  await write(`${url}/api/students`, 'POST', { id, value: testStudent('Ada Fell') });
+  await write(`${url}/api/students/${id}/erase`, 'DELETE');
+  expect((await list()).map(({ beforeErasure }) => beforeErasure)).toEqual([true]);
+  expect(JSON.stringify(await list())).not.toContain('Ada');
+  for (const name of ['..%2Faccess.json', 'of%20my%20own.zip'])
+    expect((await write(`${url}/api/backup/kept/${name}`, 'DELETE')).status).toBe(404);
+  const name = encodeURIComponent(now[0]!.name);
+  expect((await write(`${url}/api/backup/kept/${name}`, 'DELETE')).status).toBe(204);
+  expect(await list()).toEqual([]);
+  expect(readdirSync(backups)).toEqual(['of my own.zip']);
 });
 
 test('from the screen: it says what is in it first, then everything is replaced while the program runs', async () => {

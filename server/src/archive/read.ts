@@ -1,17 +1,19 @@
 import { createHash } from 'node:crypto';
 import { statSync } from 'node:fs';
-import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
+import { parseJson, TooLarge } from '@angled-chalk/core/reading';
 import yauzl from 'yauzl';
 import { MIGRATIONS } from '../db/migrations.ts';
-import { MANIFEST, manifestSchema, type Manifest } from './manifest.ts';
+import { linesOf } from './lines.ts';
+import { MANIFEST, manifestSchema, TABLES, tablesOf, type Manifest } from './manifest.ts';
 
 /** The archive cannot be brought back; the message says where it is wrong and what to do. */
 export class BadArchive extends Error {}
 
 export interface Archive {
   readonly manifest: Manifest;
-  readonly lines: (file: string) => AsyncIterable<string>;
+  /** Lines of a table, none longer than a row can be. */
+  readonly lines: (file: string) => AsyncIterable<Buffer>;
   readonly bytes: (file: string) => Promise<Buffer>;
   readonly close: () => void;
 }
@@ -19,6 +21,11 @@ export interface Archive {
 const SAFE = 'Nothing was changed. Choose another backup.';
 /** An archive of ours shrinks its text tenfold; far beyond that it was made to fill the disk. */
 const MOST_GROWTH = 300;
+const LONGEST_LINE = 32 * 2 ** 20;
+/** A recording, packed. */
+const LARGEST_FILE = 16 * 2 ** 20;
+/** The manifest of a club with a hundred thousand recordings has about as much. */
+const MANIFEST_BOUNDS = { mostBytes: 32 * 2 ** 20, mostDepth: 8, mostValues: 1_200_000 };
 
 /** Opens an archive and checks every file in it against its manifest. Throws BadArchive in words. */
 export async function openArchive(file: string): Promise<Archive> {
@@ -32,7 +39,8 @@ export async function openArchive(file: string): Promise<Archive> {
         zip.openReadStream(entry, (error, stream) => (error ? reject(error) : resolve(stream)));
       });
     };
-    const manifest = readManifest((await whole(await open(MANIFEST))).toString('utf8'));
+    const manifest = readManifest(await whole(await open(MANIFEST), MANIFEST, MANIFEST_BOUNDS.mostBytes));
+    holdToTables(manifest);
     const listed = [
       ...manifest.tables.map((one) => ({ ...one, isTable: true })),
       ...manifest.recordings.map((one) => ({ ...one, rows: 0, isTable: false })),
@@ -51,10 +59,11 @@ export async function openArchive(file: string): Promise<Archive> {
     return {
       manifest,
       lines: async function* lines(name) {
-        for await (const line of createInterface({ input: await open(name), crlfDelay: Infinity }))
-          if (line !== '') yield line;
+        const tooLong = (line: number) =>
+          new BadArchive(`${name}, line ${line}: it is longer than any row of ours. ${SAFE}`);
+        yield* linesOf(await open(name), LONGEST_LINE, tooLong);
       },
-      bytes: async (name) => whole(await open(name)),
+      bytes: async (name) => whole(await open(name), name, LARGEST_FILE),
       close: () => zip.close(),
     };
   } catch (error) {
@@ -100,12 +109,14 @@ function entriesOf(zip: yauzl.ZipFile, mostBytes: number): Promise<Map<string, y
   });
 }
 
-function readManifest(text: string): Manifest {
+function readManifest(bytes: Buffer): Manifest {
   let raw: unknown;
   try {
-    raw = JSON.parse(text);
-  } catch {
-    throw new BadArchive(`The manifest of the backup is not JSON. ${SAFE}`);
+    raw = parseJson(bytes, MANIFEST_BOUNDS);
+  } catch (error) {
+    throw new BadArchive(
+      `The manifest of the backup ${error instanceof TooLarge ? error.message : 'is not JSON'}. ${SAFE}`,
+    );
   }
   const version = (raw as { version?: unknown } | null)?.version;
   const parsed = manifestSchema.safeParse(raw);
@@ -135,8 +146,28 @@ async function measure(stream: Readable): Promise<{ bytes: number; rows: number;
   return { bytes, rows, sha256: hash.digest('hex') };
 }
 
-async function whole(stream: Readable): Promise<Buffer> {
+async function whole(stream: Readable, name: string, mostBytes: number): Promise<Buffer> {
   const chunks: Buffer[] = [];
-  for await (const chunk of stream) chunks.push(chunk as Buffer);
+  let size = 0;
+  for await (const chunk of stream) {
+    size += (chunk as Buffer).length;
+    if (size > mostBytes)
+      throw new BadArchive(`The file ${name} in the backup is larger than any of ours. ${SAFE}`);
+    chunks.push(chunk as Buffer);
+  }
   return Buffer.concat(chunks);
+}
+
+/** A backup has every table that a club of its version has, each once, and no other. */
+function holdToTables({ schema, tables, recordings }: Manifest): void {
+  const names = tables.map(({ table }) => table);
+  const missing = tablesOf(schema).filter((table) => !names.includes(table));
+  if (missing.length > 0)
+    throw new BadArchive(`The backup is not whole: it lacks the table ${missing.join(', ')}. ${SAFE}`);
+  const strange = names.find((name) => !(TABLES as readonly string[]).includes(name));
+  if (strange !== undefined)
+    throw new BadArchive(`The backup holds a table that no club has (${strange.slice(0, 40)}). ${SAFE}`);
+  const files = [...tables, ...recordings].map(({ file }) => file);
+  if (new Set(names).size !== names.length || new Set(files).size !== files.length)
+    throw new BadArchive(`The manifest of the backup lists something twice. ${SAFE}`);
 }

@@ -1,153 +1,233 @@
 import { rmSync } from 'node:fs';
-import {
-  drillSchema,
-  keptPatternSchema,
-  laidFloorSchema,
-  schoolSchema,
-  seenSchema,
-  studentFitSchema,
-} from '@angled-chalk/contract';
+import { parseJson, TooLarge } from '@angled-chalk/core/reading';
 import type { DataDirectory } from '../db/directory.ts';
 import { openEngine } from '../db/engine.ts';
+import { MIGRATIONS } from '../db/migrations.ts';
 import { emptyNext, migrateAll, migrateTo } from '../db/open.ts';
 import { Seat } from '../db/seat.ts';
-import { PART_BYTES, partsOf, readPacked } from '../tracks/packed.ts';
-import { recordingFile, TABLES, type Manifest } from './manifest.ts';
+import { PART_BYTES, partsOf } from '../tracks/packed.ts';
+import { offThread, TaskFailed } from '../work/off-thread.ts';
+import { columnsOf, copyInto } from './copy.ts';
+import { recordingFile, tablesOf, unpackedBytes, type Manifest, type TableName } from './manifest.ts';
 import { BadArchive, openArchive, type Archive } from './read.ts';
+import { disagrees, reportOf, wrongWith } from './rows.ts';
 
-const BATCH = 100;
+/** Rows go into the database in pieces of about so much text. */
+const PIECE_BYTES = 1024 * 1024;
+const ROW_BOUNDS = { mostBytes: 32 * 2 ** 20, mostDepth: 64, mostValues: 1_000_000 };
+/** Reports and recordings that are read at the same time. */
+const MOST_READING = 8;
+
+const NOTHING = 'Nothing was changed. Choose another backup.';
+
+/** Told how far it is, from 0 to 1. */
+export type Tell = (share: number) => void;
+
+type Asking = Pick<Seat, 'query'>;
+type Row = Readonly<Record<string, unknown>>;
 
 /**
- * Builds the database of a backup beside the club, everything in one transaction and every row checked,
- * and leaves it closed in `directory.next`. The club itself is not touched. Throws BadArchive in words.
+ * Builds the database of a backup beside the club, everything in one transaction and every row held to the same shapes as
+ * what comes from a page, and leaves it closed in `directory.next`. The club itself is not touched. Throws BadArchive in
+ * words.
  */
-export async function buildFromArchive(directory: DataDirectory, file: string): Promise<Manifest> {
+export async function buildFromArchive(
+  directory: DataDirectory,
+  file: string,
+  tell: Tell = () => undefined,
+): Promise<Manifest> {
   const archive = await openArchive(file);
   emptyNext(directory);
   try {
-    const seat = new Seat(await openEngine({ dir: directory.next }), null);
+    // Nobody has it yet: it is put on the disk whole before it takes the place of the club.
+    const seat = new Seat(await openEngine({ dir: directory.next, unsynced: true }), null);
     try {
-      await fill(seat, archive);
+      await fill(seat, archive, tell);
       await migrateAll(seat);
-      await checkDocuments(seat);
+      if (archive.manifest.schema < MIGRATIONS.length) await checkRows(seat, archive.manifest);
     } finally {
       await seat.close();
     }
     return archive.manifest;
   } catch (error) {
-    rmSync(directory.next, { recursive: true, force: true });
+    rmSync(directory.next, { recursive: true, force: true, maxRetries: 5 });
     throw error;
   } finally {
     archive.close();
   }
 }
 
-async function fill(seat: Seat, archive: Archive): Promise<void> {
+/** Several things under way at once; the first that fails is thrown by the next `add`, or by `all`. */
+function atOnce(most: number) {
+  const running = new Set<Promise<void>>();
+  const failures: unknown[] = [];
+  return {
+    add: async (run: () => Promise<void>): Promise<void> => {
+      while (running.size >= most) await Promise.race(running);
+      if (failures.length > 0) throw failures[0];
+      const one = run()
+        .catch((error: unknown) => void failures.push(error))
+        .finally(() => running.delete(one));
+      running.add(one);
+    },
+    all: async (): Promise<void> => {
+      await Promise.all(running);
+      if (failures.length > 0) throw failures[0];
+    },
+  };
+}
+type AtOnce = ReturnType<typeof atOnce>;
+
+const bad = (file: string, line: number, why: string): BadArchive =>
+  new BadArchive(`${file}, line ${line}: ${why.replace(/\.$/, '')}. ${NOTHING}`);
+
+interface Filling {
+  readonly inside: Asking;
+  readonly archive: Archive;
+  readonly reading: AtOnce;
+  /** Rows are those of this version: they are checked before they are kept. */
+  readonly isCurrent: boolean;
+  readonly passed: (bytes: number) => void;
+}
+
+async function fill(seat: Seat, archive: Archive, tell: Tell): Promise<void> {
   const { manifest } = archive;
-  await migrateTo(seat, manifest.schema);
+  const { schema, tables } = manifest;
+  await migrateTo(seat, schema);
   const { rows } = await seat.query("select to_regclass('track_parts') is not null as apart");
   const { apart } = rows[0] as { apart: boolean };
+  const of = Math.max(1, unpackedBytes(manifest));
+  let done = 0;
+  const reading = atOnce(MOST_READING);
   await seat.transaction(async (inside) => {
-    const put = (table: string, lines: readonly string[]) =>
-      inside.query(
-        `insert into "${table}" select * from jsonb_populate_recordset(null::"${table}", $1::jsonb)`,
-        [`[${lines.join(',')}]`],
-      );
-    for (const table of TABLES) {
-      const listed = manifest.tables.find((one) => one.table === table);
-      if (!listed) continue;
-      await inBatches(archive, listed.file, async (lines, firstLine) => {
-        const whole = table === 'tracks' && !apart ? await withSamples(archive, lines) : lines;
-        await put(table, whole).catch((error: unknown) => {
-          throw new BadArchive(
-            `${listed.file}, near line ${firstLine}: ${(error as Error).message}. Nothing was changed. Choose another backup.`,
-          );
-        });
-      });
+    const filling: Filling = {
+      inside: inside as unknown as Asking,
+      archive,
+      reading,
+      isCurrent: schema === MIGRATIONS.length,
+      passed: (bytes) => tell(Math.min(1, (done += bytes) / of)),
+    };
+    for (const table of tablesOf(schema)) {
+      const listed = tables.find((one) => one.table === table)!;
+      if (table === 'tracks' && !apart) await fillWithSamples(filling, listed.file);
+      else await fillTable(filling, table, listed.file);
       const counted = await inside.query(`select count(*)::int as n from "${table}"`);
       if ((counted.rows[0] as { n: number }).n !== listed.rows)
-        throw new BadArchive(`${listed.file}: not every row could be brought back. Nothing was changed.`);
-      if (table === 'tracks') await checkRecordings(archive);
-      if (table === 'tracks' && apart) {
-        for (const { track, file } of manifest.recordings) {
-          for (const [n, bytes] of partsOf(await archive.bytes(file), PART_BYTES).entries())
-            await inside.query('insert into track_parts (track_id, part, packed) values ($1, $2, $3)', [
-              track,
-              n,
-              bytes,
-            ]);
-        }
-      }
+        throw new BadArchive(`${listed.file}: not every row could be brought back. ${NOTHING}`);
+      if (table === 'tracks') await fillSamples(filling, apart);
     }
+    await reading.all();
   });
 }
 
-async function inBatches(
-  archive: Archive,
-  file: string,
-  take: (lines: string[], firstLine: number) => Promise<void>,
-): Promise<void> {
-  let batch: string[] = [];
-  let line = 0;
-  for await (const text of archive.lines(file)) {
-    line++;
-    batch.push(text);
-    if (batch.length < BATCH) continue;
-    await take(batch, line - batch.length + 1);
-    batch = [];
+/** A line of a table as a row; throws BadArchive with its place. */
+function rowOf(file: string, number: number, line: Buffer): Row {
+  try {
+    const row = parseJson(line, ROW_BOUNDS);
+    if (typeof row === 'object' && row !== null && !Array.isArray(row)) return row as Row;
+    throw new SyntaxError('it is no row');
+  } catch (error) {
+    throw bad(file, number, error instanceof TooLarge ? `it ${error.message}` : 'it is no row in JSON');
   }
-  if (batch.length > 0) await take(batch, line - batch.length + 1);
 }
+
+async function fillTable(filling: Filling, table: TableName, file: string): Promise<void> {
+  const { inside, archive, reading, isCurrent, passed } = filling;
+  const columns = await columnsOf(inside as never, table);
+  const known = new Set(columns.map(({ name }) => name));
+  let [piece, bytes, number]: [Row[], number, number] = [[], 0, 0];
+  const put = async (): Promise<void> => {
+    const first = number - piece.length + 1;
+    await copyInto(inside as never, table, columns, piece).catch((error: unknown) => {
+      throw new BadArchive(`${file}, near line ${first}: ${(error as Error).message}. ${NOTHING}`);
+    });
+    passed(bytes);
+    [piece, bytes] = [[], 0];
+  };
+  for await (const line of archive.lines(file)) {
+    number++;
+    const row = rowOf(file, number, line);
+    const strange = Object.keys(row).find((name) => !known.has(name));
+    if (strange !== undefined) throw bad(file, number, `"${strange.slice(0, 60)}" is no column of it`);
+    if (isCurrent) {
+      const wrong = wrongWith(table, row);
+      if (wrong !== null) throw bad(file, number, wrong);
+      if (table === 'checks') await holdToReport(reading, file, number, row);
+    }
+    piece.push(row);
+    bytes += line.length;
+    if (bytes >= PIECE_BYTES) await put();
+  }
+  if (piece.length > 0) await put();
+}
+
+const holdToReport = (reading: AtOnce, file: string, number: number, row: Row): Promise<void> =>
+  reading.add(async () => {
+    const kept = reportOf(row);
+    if (!kept) return;
+    const report = await offThread('readReport', kept.report).catch((error: unknown) => {
+      if (!(error instanceof TaskFailed)) throw error;
+      throw bad(file, number, `the report of this check cannot be read: ${error.message}`);
+    });
+    const wrong = disagrees(kept, report);
+    if (wrong !== null) throw bad(file, number, wrong);
+  });
 
 /** Rows of an earlier version held the samples themselves. */
-async function withSamples(archive: Archive, lines: readonly string[]): Promise<string[]> {
-  const whole: string[] = [];
-  for (const line of lines) {
-    const row = JSON.parse(line) as { id: string };
-    const packed = await archive.bytes(recordingFile(row.id));
-    whole.push(JSON.stringify({ ...row, packed: `\\x${packed.toString('hex')}` }));
+async function fillWithSamples({ inside, archive }: Filling, file: string): Promise<void> {
+  const columns = await columnsOf(inside as never, 'tracks');
+  let number = 0;
+  for await (const line of archive.lines(file)) {
+    const row = rowOf(file, ++number, line);
+    const packed = await archive.bytes(recordingFile(String(row['id'])));
+    await copyInto(inside as never, 'tracks', columns, [{ ...row, packed: `\\x${packed.toString('hex')}` }]);
   }
-  return whole;
 }
 
-async function checkRecordings(archive: Archive): Promise<void> {
-  for (const { file } of archive.manifest.recordings) {
-    try {
-      readPacked(new Uint8Array(await archive.bytes(file)));
-    } catch (error) {
-      throw new BadArchive(
-        `${file}: ${(error as Error).message} Nothing was changed. Choose another backup.`,
-      );
+/** The samples of recordings: each is one that could be read, and belongs to a row. */
+async function fillSamples({ inside, archive, reading, passed }: Filling, apart: boolean): Promise<void> {
+  const { recordings, tables } = archive.manifest;
+  const rows = tables.find(({ table }) => table === 'tracks')?.rows ?? 0;
+  if (new Set(recordings.map(({ track }) => track)).size !== rows)
+    throw new BadArchive(
+      `The backup has ${rows} recordings and the samples of ${recordings.length}. ${NOTHING}`,
+    );
+  for (const { track, file } of recordings) {
+    const bytes = await archive.bytes(file);
+    await reading.add(async () => {
+      await offThread('readTrack', new Uint8Array(bytes)).catch((error: unknown) => {
+        if (!(error instanceof TaskFailed)) throw error;
+        throw new BadArchive(`${file}: This is no recording: ${error.message}. ${NOTHING}`);
+      });
+    });
+    if (apart)
+      for (const [n, part] of partsOf(bytes, PART_BYTES).entries())
+        await inside.query('insert into track_parts (track_id, part, packed) values ($1, $2, $3)', [
+          track,
+          n,
+          part,
+        ]);
+    passed(bytes.length);
+  }
+}
+
+/** Rows of an earlier version, once they are as those of this one. */
+async function checkRows(seat: Seat, { tables }: Manifest): Promise<void> {
+  for (const { table, file } of tables) {
+    let last: string | null = null;
+    for (;;) {
+      const page: { id: string; row: Row }[] = (
+        await seat.query(
+          `select t.id::text as id, to_jsonb(t) as row from "${table}" t ${last === null ? '' : 'where t.id > $1'} order by t.id limit 100`,
+          last === null ? [] : [last],
+        )
+      ).rows as { id: string; row: Row }[];
+      for (const { id, row } of page) {
+        const wrong = wrongWith(table as TableName, row);
+        if (wrong !== null) throw new BadArchive(`${file}: the row ${id}: ${wrong}. ${NOTHING}`);
+      }
+      if (page.length < 100) break;
+      last = page.at(-1)?.id ?? null;
     }
   }
-}
-
-/** What the screens will read is what they expect. */
-async function checkDocuments(seat: Seat): Promise<void> {
-  const checks = [
-    ['patterns', 'pattern', keptPatternSchema],
-    ['plans', 'plan', drillSchema],
-    ['plan_versions', 'plan', drillSchema],
-    ['floors', 'floor', laidFloorSchema],
-    ['schools', 'school', schoolSchema],
-    ['observations', 'seen', seenSchema],
-  ] as const;
-  for (const [table, column, schema] of checks) {
-    const { rows } = await seat.query(`select id, ${column} as document from ${table}`);
-    for (const { id, document } of rows as { id: string; document: unknown }[])
-      if (!schema.safeParse(document).success)
-        throw new BadArchive(
-          `${table}.jsonl: the row ${id} is not a ${column} that this program can read. Nothing was changed.`,
-        );
-  }
-  const { rows } = await seat.query('select id, name, lead_side, school_id, lengths from students');
-  for (const { id, name, lead_side, school_id, lengths } of rows as Record<string, unknown>[])
-    if (
-      !studentFitSchema
-        .omit({ school: true })
-        .safeParse({ name, leadSide: lead_side, schoolId: school_id, lengths }).success
-    )
-      throw new BadArchive(
-        `students.jsonl: the row ${String(id)} is not a student that this program can read. Nothing was changed.`,
-      );
 }

@@ -4,15 +4,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { BackupSummary } from '@angled-chalk/contract';
+import type { BackupSummary, KeptBackupInfo } from '@angled-chalk/contract';
 import { NOTHING } from '../http/body.ts';
 import { HttpProblem, notFound } from '../http/errors.ts';
 import { LIST_KINDS, type Lists } from '../http/lists.ts';
 import type { Route } from '../http/route.ts';
 import type { OpenDatabase } from '../db/open.ts';
+import { erasures } from '../db/schema.ts';
 import { freeBytes, RESERVE_BYTES } from '../db/space.ts';
-import { backUp, NoRoom, prepare, takePrepared } from './live.ts';
-import { BadArchive, openArchive } from './read.ts';
+import { keptBackups, pruneBackups } from './kept.ts';
+import { backUp, lookInto, NoRoom, prepare, takePrepared } from './live.ts';
+import type { Manifest } from './manifest.ts';
+import { BadArchive } from './read.ts';
 
 const LARGEST_UPLOAD = 4 * 2 ** 30;
 
@@ -34,6 +37,7 @@ const told = (error: unknown): unknown => {
 interface Brought {
   readonly folder: string;
   readonly file: string;
+  readonly manifest: Manifest;
   readonly drop: NodeJS.Timeout;
 }
 
@@ -44,6 +48,8 @@ const KEPT_MS = 3600_000;
 export function backupRoutes(opened: OpenDatabase, lists: Lists, keptMs = KEPT_MS): Route[] {
   const brought = new Map<string, Brought>();
   let busy = false;
+  /** How far what is brought back is, from 0 to 1. */
+  let share: number | null = null;
   const alone = async <T>(run: () => Promise<T>): Promise<T> => {
     if (busy)
       throw new HttpProblem(409, {
@@ -94,10 +100,11 @@ export function backupRoutes(opened: OpenDatabase, lists: Lists, keptMs = KEPT_M
         withRoom(opened, length === undefined ? 0 : Number(length)),
         createWriteStream(file, { mode: 0o600 }),
       );
-      const summary = await lookAtBackup(file, folder);
+      const manifest = await lookInto(file);
+      const summary = await summaryOf(manifest, file, folder);
       const timer = setTimeout(() => void drop(summary.id), keptMs);
       timer.unref();
-      brought.set(summary.id, { folder, file, drop: timer });
+      brought.set(summary.id, { folder, file, manifest, drop: timer });
       response.json(summary);
     } catch (error) {
       await rm(folder, { recursive: true, force: true });
@@ -109,14 +116,30 @@ export function backupRoutes(opened: OpenDatabase, lists: Lists, keptMs = KEPT_M
     const one = brought.get(id);
     if (!one) throw notFound('backup');
     await alone(async () => {
-      await prepare(opened, one.file);
-      await takePrepared(opened);
+      share = 0;
+      try {
+        await prepare(opened, one.file, one.manifest, (now) => {
+          share = now;
+        });
+        await takePrepared(opened);
+      } finally {
+        share = null;
+      }
     });
     await drop(id);
     response.json({ restored: true });
   };
   return [
     { method: 'get', path: '/', who: 'coach', answer: save },
+    {
+      method: 'get',
+      path: '/progress',
+      who: 'coach',
+      answer: (_request, response) => {
+        response.json({ share });
+      },
+    },
+    ...keptRoutes(opened),
     // A backup is brought in and looked at; nothing changes yet.
     { method: 'post', path: '/look', who: 'coach', takes: { is: 'backup' }, changes: [], answer: look },
     { method: 'post', path: '/:id/take', who: 'coach', takes: NOTHING, changes: LIST_KINDS, answer: take },
@@ -146,16 +169,51 @@ function withRoom({ directory }: OpenDatabase, toCome: number): Transform {
   });
 }
 
-async function lookAtBackup(file: string, folder: string): Promise<BackupSummary> {
-  const archive = await openArchive(file);
-  archive.close();
-  const { manifest } = archive;
-  return {
-    id: folder.split('-').at(-1)!,
-    club: manifest.club,
-    madeAt: manifest.made_at,
-    tables: manifest.tables.map(({ table, rows }) => ({ table, rows })),
-    recordings: manifest.recordings.length,
-    bytes: (await stat(file)).size,
-  };
+const summaryOf = async (manifest: Manifest, file: string, folder: string): Promise<BackupSummary> => ({
+  id: folder.split('-').at(-1)!,
+  club: manifest.club,
+  madeAt: manifest.made_at,
+  tables: manifest.tables.map(({ table, rows }) => ({ table, rows })),
+  recordings: manifest.recordings.length,
+  bytes: (await stat(file)).size,
+});
+
+/** Backups that the program made by itself, with whether they may still hold somebody who was erased since. */
+async function keptOf({ db, directory }: OpenDatabase): Promise<KeptBackupInfo[]> {
+  if (!directory) return [];
+  const erased = await db.select({ askedAt: erasures.askedAt }).from(erasures);
+  return pruneBackups(directory.backups, new Date()).map(({ name, madeAt, why, bytes }) => ({
+    name,
+    madeAt,
+    why,
+    bytes,
+    beforeErasure: erased.some(({ askedAt }) => askedAt.toISOString() > madeAt),
+  }));
 }
+
+const keptRoutes = (opened: OpenDatabase): Route[] => [
+  {
+    method: 'get',
+    path: '/kept',
+    who: 'coach',
+    answer: async (_request, response) => {
+      response.json(await keptOf(opened));
+    },
+  },
+  {
+    method: 'delete',
+    path: '/kept/:name',
+    who: 'coach',
+    takes: NOTHING,
+    changes: [],
+    makesRoom: true,
+    answer: async (request, response) => {
+      const folder = opened.directory?.backups;
+      // Only what is listed can be named: no path leads elsewhere.
+      const one = folder && keptBackups(folder).find(({ name }) => name === request.params['name']);
+      if (!one) throw notFound('backup');
+      await rm(one.file, { force: true });
+      response.status(204).end();
+    },
+  },
+];

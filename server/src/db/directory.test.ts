@@ -111,12 +111,12 @@ test.each<[string, (club: string) => void, RegExp]>([
         writeFileSync(path, bytes);
       }
     },
-    /cannot be opened: the database says/,
+    /is damaged: invalid page in block 0/,
   ],
   [
     'has a zeroed log',
     (club) => writeFileSync(newestSegment(club), Buffer.alloc(16 * 2 ** 20)),
-    /cannot be opened: the database says/,
+    /is damaged: could not locate a valid checkpoint/,
   ],
 ])('a club that %s is told in plain words, and nothing is changed', async (_what, damage, says) => {
   const root = copy(damage);

@@ -33,14 +33,20 @@ const OWN = new Set([
   'backups',
   'work',
   'owner.lock',
+  'building.lock',
   'running.json',
   'access.json',
 ]);
+/** A club that could not be read any more, put aside by date. */
+const DAMAGED = /^club\.damaged-/;
 /** What a file system or a desktop puts into a directory by itself. */
 const HARMLESS = new Set(['lost+found', '.DS_Store', 'Thumbs.db', '.gitkeep']);
 
 /** The program cannot use this directory; the message says why and what to do. */
 export class UnusableDirectory extends Error {}
+
+/** The club in it cannot be read, in whole or in part. */
+export class DamagedClub extends UnusableDirectory {}
 
 function sync(path: string): void {
   const file = fs.openSync(path, 'r');
@@ -61,6 +67,25 @@ export function syncTree(path: string): void {
 export function renameDurably(from: string, to: string): void {
   fs.renameSync(from, to);
   sync(dirname(to));
+}
+
+/** Both names change or none: cut short between them, the next start finishes or undoes it. */
+export function swap({ club, next, last }: DataDirectory): void {
+  syncTree(next);
+  renameDurably(club, last);
+  try {
+    renameDurably(next, club);
+  } catch (error) {
+    renameDurably(last, club);
+    throw error;
+  }
+}
+
+/** What was replaced gets its name back, when it had lost it. */
+export function unswap({ club, last }: DataDirectory): void {
+  if (!fs.existsSync(last)) return;
+  fs.rmSync(club, { recursive: true, force: true });
+  renameDurably(last, club);
 }
 
 const owner = (path: string): string => `user number ${fs.statSync(path).uid}`;
@@ -116,7 +141,9 @@ export function readyDirectory(root: string): DataDirectory {
   reachable(root);
   const directory = dataDirectory(root);
   adopt(directory);
-  const strange = fs.readdirSync(root).filter((name) => !OWN.has(name) && !HARMLESS.has(name));
+  const strange = fs
+    .readdirSync(root)
+    .filter((name) => !OWN.has(name) && !HARMLESS.has(name) && !DAMAGED.test(name));
   if (strange.length > 0 && !fs.existsSync(directory.club)) {
     throw new UnusableDirectory(
       `The directory ${root} holds other files (${strange.slice(0, 3).join(', ')}) and no club of this program. Nothing was written there. Name an empty directory, or the one the club is in, with --data.`,
@@ -126,7 +153,7 @@ export function readyDirectory(root: string): DataDirectory {
     renameDurably(directory.last, directory.club);
   dropEmptySeat(directory);
   for (const leftover of [directory.next, directory.work])
-    fs.rmSync(leftover, { recursive: true, force: true });
+    fs.rmSync(leftover, { recursive: true, force: true, maxRetries: 10 });
   return directory;
 }
 
@@ -150,4 +177,11 @@ function adopt({ root, club }: DataDirectory): void {
     if (!OWN.has(name) && !HARMLESS.has(name)) fs.renameSync(join(root, name), join(adopting, name));
   sync(adopting);
   renameDurably(adopting, club);
+}
+
+/** Puts a club that cannot be read aside, as it is; returns where to. */
+export function putAside({ root, club }: DataDirectory, now: Date): string {
+  const aside = join(root, `club.damaged-${now.toISOString().replace(/[:.]/g, '-')}`);
+  renameDurably(club, aside);
+  return aside;
 }

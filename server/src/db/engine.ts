@@ -62,6 +62,17 @@ const START_PARAMS = [
   ),
 ];
 
+/** Of a database that is thrown away when its machine stops: nothing waits for the disk. */
+const UNSYNCED_PARAMS = [
+  ...START_PARAMS,
+  '-c',
+  'fsync=off',
+  '-c',
+  'full_page_writes=off',
+  '-c',
+  'synchronous_commit=off',
+];
+
 /** One open database. */
 export interface Engine {
   readonly pg: PGlite;
@@ -73,8 +84,12 @@ export interface Engine {
   readonly abandon: () => void;
 }
 
-/** Where an engine keeps its data: a directory, or nowhere. `seed` is a dumped empty directory. */
-export type Place = { readonly dir: string } | { readonly memory: true; readonly seed?: Blob };
+/**
+ * Where an engine keeps its data: a directory, or nowhere. `seed` is a dumped empty directory. `unsynced` is for a database
+ * that is put on the disk as a whole when it is closed, and that nobody has until then.
+ */
+export type Place =
+  { readonly dir: string; readonly unsynced?: true } | { readonly memory: true; readonly seed?: Blob };
 
 /** Lines that the database writes about what it cannot do. */
 const GRAVE = /\b(FATAL|PANIC)\b/;
@@ -91,7 +106,9 @@ export async function openEngine(place: Place): Promise<Engine> {
   };
   const where =
     'dir' in place
-      ? { fs: new SyncedNodeFS(place.dir), startParams: START_PARAMS }
+      ? place.unsynced
+        ? { fs: new NodeFS(place.dir), startParams: UNSYNCED_PARAMS }
+        : { fs: new SyncedNodeFS(place.dir), startParams: START_PARAMS }
       : place.seed
         ? { loadDataDir: place.seed }
         : {};

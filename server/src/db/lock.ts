@@ -24,12 +24,40 @@ export interface DirectoryLock {
  */
 export async function lockDirectory(dataDir: string): Promise<DirectoryLock> {
   mkdirSync(dataDir, { recursive: true });
-  const path = realpathSync(dataDir);
-  return process.platform === 'linux' ? socketLock(path) : fileLock(path);
+  const lock = await lockFor(realpathSync(dataDir), 'owner');
+  try {
+    await (await lockBuilding(dataDir)).release();
+    return lock;
+  } catch (error) {
+    await lock.release();
+    throw error;
+  }
 }
 
-async function socketLock(path: string): Promise<DirectoryLock> {
-  const name = `\0angled-chalk-${createHash('sha1').update(path).digest('hex')}`;
+/** A process that builds a club for one that was killed ends by itself within this. */
+const BUILDING_ENDS_MS = 30_000;
+
+/** Makes this process the only one that builds a club in a directory; waits for one that is about to end. */
+export async function lockBuilding(dataDir: string): Promise<DirectoryLock> {
+  const path = realpathSync(dataDir);
+  const until = Date.now() + BUILDING_ENDS_MS;
+  for (;;) {
+    try {
+      return await lockFor(path, 'building');
+    } catch (error) {
+      if (!(error instanceof DirectoryInUse) || Date.now() > until) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  }
+}
+
+type Purpose = 'owner' | 'building';
+const lockFor = (path: string, purpose: Purpose): Promise<DirectoryLock> =>
+  process.platform === 'linux' ? socketLock(path, purpose) : fileLock(path, purpose);
+
+async function socketLock(path: string, purpose: Purpose): Promise<DirectoryLock> {
+  const sum = createHash('sha1').update(path).digest('hex');
+  const name = `\0angled-chalk-${sum}${purpose === 'owner' ? '' : `-${purpose}`}`;
   const server = createServer();
   await new Promise<void>((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) =>
@@ -46,9 +74,9 @@ const closed = (server: Server): Promise<void> =>
     server.close(() => resolve());
   });
 
-async function fileLock(path: string): Promise<DirectoryLock> {
+async function fileLock(path: string, purpose: Purpose): Promise<DirectoryLock> {
   try {
-    const release = await lockfile.lock(path, { lockfilePath: join(path, 'owner.lock'), stale: 10_000 });
+    const release = await lockfile.lock(path, { lockfilePath: join(path, `${purpose}.lock`), stale: 10_000 });
     return { release };
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ELOCKED') throw new DirectoryInUse(path);

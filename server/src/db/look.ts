@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync, statSync, accessSync, constants, type Stats } from 'node:fs';
 import { join } from 'node:path';
-import { UnusableDirectory } from './directory.ts';
+import { DamagedClub, UnusableDirectory } from './directory.ts';
 
 /** Version of the database files that this program reads. */
 const MAJOR = '18';
@@ -43,8 +43,8 @@ export function crc32c(bytes: Uint8Array): number {
 const WAY_OUT =
   'Nothing was changed. Put the missing part back from a copy of the directory, or start with an empty --data directory and bring in a backup with "npx angled-chalk restore FILE"';
 
-function damaged(dir: string, what: string, more = ''): UnusableDirectory {
-  return new UnusableDirectory(`The club's data in ${dir} cannot be opened: ${what}. ${WAY_OUT}${more}.`);
+function damaged(dir: string, what: string, more = ''): DamagedClub {
+  return new DamagedClub(`The club's data in ${dir} cannot be opened: ${what}. ${WAY_OUT}${more}.`);
 }
 
 const hex = (value: number): string => value.toString(16).toUpperCase().padStart(8, '0');

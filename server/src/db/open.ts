@@ -1,11 +1,18 @@
-import { mkdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { drizzle } from 'drizzle-orm/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { keepBackup, keptBackups } from '../archive/kept.ts';
 import { MIGRATIONS_DIR } from '../places.ts';
-import { renameDurably, syncTree, UnusableDirectory, type DataDirectory } from './directory.ts';
+import {
+  DamagedClub,
+  renameDurably,
+  syncTree,
+  unswap,
+  UnusableDirectory,
+  type DataDirectory,
+} from './directory.ts';
 import { openEngine, type Engine } from './engine.ts';
 import { lookAt } from './look.ts';
 import { appliedMigrations, MIGRATIONS } from './migrations.ts';
@@ -71,7 +78,7 @@ export async function openDatabase(
     say('Making a new club: this takes some seconds.');
     await createClub(directory);
   }
-  const seat = new Seat(await openChecked(directory), () => openChecked(directory));
+  const seat = new Seat(await openOrUndo(directory), () => openChecked(directory));
   try {
     const applied = await appliedMigrations(seat);
     if (applied < MIGRATIONS.length) {
@@ -85,6 +92,19 @@ export async function openDatabase(
   } catch (error) {
     await seat.close();
     throw error;
+  }
+}
+
+/** A club that a restore put there just before the program was ended, or else the one before it. */
+async function openOrUndo(directory: DataDirectory): Promise<Engine> {
+  if (!existsSync(directory.last)) return openChecked(directory);
+  try {
+    const engine = await openChecked(directory);
+    rmSync(directory.last, { recursive: true, force: true });
+    return engine;
+  } catch {
+    unswap(directory);
+    return openChecked(directory);
   }
 }
 
@@ -103,7 +123,7 @@ async function openChecked(directory: DataDirectory): Promise<Engine> {
     // Left as it is: closing would write.
     engine?.abandon();
     const reason = error instanceof Error ? error.message : String(error);
-    throw new UnusableDirectory(
+    throw new DamagedClub(
       `The club's data in ${club} is damaged: ${reason}. Nothing was changed. ${wayBack(directory)}`,
     );
   }

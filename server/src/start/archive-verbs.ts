@@ -8,9 +8,9 @@ import { backupSummarySchema, apiErrorSchema, WRITE_HEADER } from '@angled-chalk
 import { keepBackup } from '../archive/kept.ts';
 import { BadArchive, openArchive } from '../archive/read.ts';
 import { buildFromArchive } from '../archive/restore.ts';
-import { swap } from '../archive/live.ts';
+import { roomToBuild } from '../archive/live.ts';
 import { writeArchive } from '../archive/write.ts';
-import { readyDirectory } from '../db/directory.ts';
+import { DamagedClub, putAside, readyDirectory, swap, type DataDirectory } from '../db/directory.ts';
 import { DirectoryInUse, lockDirectory } from '../db/lock.ts';
 import { lookAt } from '../db/look.ts';
 import { openDatabase, takeNext } from '../db/open.ts';
@@ -123,28 +123,52 @@ export async function restoreVerb(args: string[]): Promise<void> {
   }
   try {
     const directory = readyDirectory(data);
-    const manifest = await buildFromArchive(directory, file);
-    if (lookAt(directory.club) === 'absent') {
-      takeNext(directory);
-    } else {
-      await keepBefore(directory);
+    const { manifest: found, close } = await openArchive(file);
+    close();
+    roomToBuild(directory, found);
+    const progress = progressLine();
+    const manifest = await buildFromArchive(directory, file, progress.tell);
+    progress.end();
+    if (existsSync(directory.club) && (await keepBefore(directory))) {
       swap(directory);
       await rm(directory.last, { recursive: true, force: true });
-    }
+    } else takeNext(directory);
     tellRestored(manifest);
   } finally {
     await owner.release();
   }
 }
 
-/** What is replaced is kept, when it can still be read. */
-async function keepBefore(directory: ReturnType<typeof readyDirectory>): Promise<void> {
-  const opened = await openDatabase(directory);
+/** What is replaced is kept: as a backup, or put aside as it is where it cannot be read. False where nothing is there. */
+async function keepBefore(directory: DataDirectory): Promise<boolean> {
   try {
-    say(`What was there is kept in ${await keepBackup(opened.seat, directory, 'before-restore')}`);
-  } finally {
-    await opened.close();
+    if (lookAt(directory.club) === 'absent') return false;
+    const opened = await openDatabase(directory);
+    try {
+      say(`What was there is kept in ${await keepBackup(opened.seat, directory, 'before-restore')}`);
+    } finally {
+      await opened.close();
+    }
+    return true;
+  } catch (error) {
+    if (!(error instanceof DamagedClub)) throw error;
+    say(`What was there cannot be read, and is kept as it is in ${putAside(directory, new Date())}`);
+    return false;
   }
+}
+
+/** How far a long verb is, written over itself where somebody looks on. */
+function progressLine() {
+  const { stdout } = process;
+  let isShown = false;
+  return {
+    tell: (share: number): void => {
+      if (!stdout.isTTY) return;
+      stdout.write(`\rBringing back: ${Math.round(100 * share)} %`);
+      isShown = true;
+    },
+    end: (): void => void (isShown && stdout.write('\n')),
+  };
 }
 
 const tellRestored = ({ club, made_at, tables, recordings }: Manifest): void =>

@@ -1,0 +1,196 @@
+import { randomInt, randomUUID } from 'node:crypto';
+import {
+  cpSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
+import { join } from 'node:path';
+import { seedDemo } from '../demo/seed.ts';
+import { keepVersion } from '../plans/versions.ts';
+import { addRoster } from '../students/store.ts';
+import { endPrograms, testFolder, testStudent } from '../test-program.ts';
+import { DamagedClub, dataDirectory, readyDirectory } from './directory.ts';
+import { openDatabase, type OpenDatabase } from './open.ts';
+
+afterAll(endPrograms);
+
+interface File {
+  readonly table: string;
+  readonly kind: 'table' | 'index' | 'long values' | 'index of long values';
+  readonly path: string;
+}
+
+const FILES = `
+  with own as (select oid, relname, reltoastrelid from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r'),
+  all_of as (
+    select relname as "table", 'table' as kind, oid from own
+    union all select o.relname, 'index', i.indexrelid from own o join pg_index i on i.indrelid = o.oid
+    union all select relname, 'long values', reltoastrelid from own where reltoastrelid <> 0
+    union all select o.relname, 'index of long values', i.indexrelid from own o join pg_index i on i.indrelid = o.reltoastrelid)
+  select "table", kind, pg_relation_filepath(oid) as path from all_of order by 1, 2, 3`;
+
+let whole: string;
+let files: readonly File[];
+let held: string;
+beforeAll(async () => {
+  whole = join(testFolder(), 'whole');
+  const opened = await openDatabase(readyDirectory(whole));
+  await seedDemo(opened.db);
+  await addRoster(
+    opened.db,
+    Array.from({ length: 200 }, (_, i) => ({
+      id: randomUUID(),
+      value: {
+        ...testStudent(`Student ${i}`, { reactionS: null, level: 'new' }),
+        filmingConsent: 'given',
+        measuredBy: 'tape',
+      } as never,
+    })),
+  );
+  const plans = (await opened.seat.query('select id, version from plans limit 1')).rows as {
+    id: string;
+    version: number;
+  }[];
+  const [plan] = plans;
+  await keepVersion(opened.db, plan!.id, { id: randomUUID(), version: plan!.version, label: 'as it was' });
+  files = (await opened.seat.query(FILES)).rows as File[];
+  held = await everything(opened);
+  await opened.close();
+});
+
+async function everything({ seat }: OpenDatabase): Promise<string> {
+  const tables = [
+    'settings',
+    'students',
+    'patterns',
+    'plans',
+    'plan_versions',
+    'floors',
+    'tracks',
+    'track_parts',
+    'checks',
+    'observations',
+  ];
+  const sums: unknown[] = [];
+  for (const table of tables)
+    sums.push(
+      (
+        await seat.query(
+          `select count(*)::int as n, md5(string_agg(t::text, '|' order by t::text)) as sum from "${table}" t`,
+        )
+      ).rows,
+    );
+  return JSON.stringify(sums);
+}
+
+const DAMAGES = {
+  cut: (path: string): void => truncateSync(path, Math.floor(statSync(path).size / 2 / 8192) * 8192),
+  zeroed: (path: string): void => writeFileSync(path, Buffer.alloc(statSync(path).size)),
+  missing: (path: string): void => rmSync(path),
+} as const;
+type Damage = keyof typeof DAMAGES;
+
+/** The club with a file damaged is opened: 'told', 'whole' where nothing was lost by it, or what went wrong. */
+async function open(path: string, damage: Damage): Promise<string> {
+  const root = join(testFolder(), 'data');
+  cpSync(whole, root, { recursive: true });
+  const directory = dataDirectory(root);
+  const file = join(directory.club, path);
+  DAMAGES[damage](file);
+  const others = (): string =>
+    readdirSync(join(directory.club, 'base/5'))
+      .map((name) => `${name} ${statSync(join(directory.club, 'base/5', name)).size}`)
+      .join(' ');
+  const before = others();
+  try {
+    const opened = await openDatabase(readyDirectory(root));
+    try {
+      return (await everything(opened)) === held ? 'whole' : 'something is lost and nobody was told';
+    } finally {
+      await opened.close();
+    }
+  } catch (error) {
+    if (!(error instanceof DamagedClub)) return String(error);
+    expect(error.message).toMatch(/is damaged: .+ Nothing was changed\. .*npx angled-chalk restore/s);
+    return others() === before ? 'told' : 'told, but something was written';
+  } finally {
+    rmSync(root, { recursive: true });
+  }
+}
+
+test.each(Object.keys(DAMAGES) as Damage[])(
+  'every table whose file is %s is told in words, and nothing is written',
+  async (damage) => {
+    const seen: string[] = [];
+    for (const { table, kind, path } of files) {
+      if (kind !== 'table' || (damage !== 'missing' && statSync(join(whole, 'club', path)).size === 0))
+        continue;
+      const found = await open(path, damage);
+      if (found !== 'told') seen.push(`${table}: ${found}`);
+    }
+    expect(seen).toEqual([]);
+  },
+);
+
+test('an index or long values that are damaged are told, or nothing is lost by it', async () => {
+  const seed = Number(process.env['TEST_SEED'] ?? randomInt(1_000_000));
+  console.log(`seed of the damaged files: ${seed} (TEST_SEED repeats it)`);
+  const others = files.filter(
+    ({ kind, path }) => kind !== 'table' && statSync(join(whole, 'club', path)).size > 8192,
+  );
+  const damages = Object.keys(DAMAGES) as Damage[];
+  const seen: string[] = [];
+  for (let i = 0; i < 12; i++) {
+    const { table, kind, path } = others[(seed + 7 * i) % others.length]!;
+    const damage = damages[(seed + i) % damages.length]!;
+    const found = await open(path, damage);
+    if (found !== 'told') seen.push(`${kind} of ${table}, ${damage}: ${found}`);
+  }
+  expect(seen).toEqual([]);
+});
+
+test('the newest backup that the program made is offered by its date', async () => {
+  const root = join(testFolder(), 'data');
+  cpSync(whole, root, { recursive: true });
+  const { backups, club } = dataDirectory(root);
+  mkdirSync(backups);
+  for (const day of ['03', '09', '05'])
+    writeFileSync(join(backups, `2026-11-${day}T08-30-00-000Z before-restore.zip`), '');
+  writeFileSync(
+    join(club, files.find(({ table, kind }) => table === 'students' && kind === 'table')!.path),
+    '',
+  );
+  await expect(openDatabase(readyDirectory(root))).rejects.toThrow(
+    /of the students there are 0 where there were 206\..*made by itself is of 2026-11-09 08:30 UTC.*2026-11-09T08-30-00-000Z before-restore\.zip/s,
+  );
+});
+
+test('what tells of a running database is empty and tells of nobody', async () => {
+  const root = join(testFolder(), 'data');
+  cpSync(whole, root, { recursive: true });
+  writeFileSync(join(dataDirectory(root).club, 'postmaster.pid'), '');
+  const opened = await openDatabase(readyDirectory(root));
+  expect(await everything(opened)).toBe(held);
+  await opened.close();
+});
+
+test('rows that come, go, and are written anew beside themselves leave count and keys as they should be', async () => {
+  const root = join(testFolder(), 'data');
+  cpSync(whole, root, { recursive: true });
+  const opened = await openDatabase(readyDirectory(root));
+  await opened.seat.exec(
+    "delete from checks where id in (select id from checks limit 1); update students set note = 'x'; delete from students where name like 'Student 1%'",
+  );
+  await opened.close();
+  const again = await openDatabase(readyDirectory(root));
+  const { rows } = await again.seat.query("select rows::int as n from table_sums where name = 'students'");
+  const counted = await again.seat.query('select count(*)::int as n from students');
+  expect(rows).toEqual(counted.rows);
+  expect(readFileSync(join(root, 'club/PG_VERSION'), 'utf8').trim()).toBe('18');
+  await again.close();
+});
