@@ -33,11 +33,19 @@ export const cameraFileSchema = z.object({
 });
 export type CameraFile = z.infer<typeof cameraFileSchema>;
 
+const MOST_WINDOWS = 10_000;
+const MOST_OBSERVERS = 200;
+
 /** What coaches saw by eye, by the clock of the class. */
 export const tallyFileSchema = z.object({
   format: z.literal('angled-chalk-tally').optional(),
   version: z.literal(1).optional(),
   limitPerMin: positive.max(60).optional().describe('rarer than this a minute is rare enough'),
-  windows: z.array(tallyWindowSchema).max(5000),
+  windows: z
+    .array(tallyWindowSchema)
+    .max(MOST_WINDOWS)
+    .refine((windows) => new Set(windows.map(({ observer }) => observer)).size <= MOST_OBSERVERS, {
+      message: `At most ${MOST_OBSERVERS} people watch: write each of them the same way everywhere.`,
+    }),
 });
 export type TallyFile = z.infer<typeof tallyFileSchema>;

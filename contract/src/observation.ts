@@ -41,14 +41,20 @@ const stopsSchema = z.object({
     .max(6),
 });
 
+/** A coach watches for minutes; longer than this is a mistake, seconds. */
+export const LONGEST_WINDOW_S = 3600;
+/** The clock of a class goes on over some days, no longer. */
+const LATEST_S = 7 * 24 * 3600;
+const clockS = z.number().min(0).max(LATEST_S);
+
 /** What one coach saw in one window, by the clock of the class: seconds of the day. */
 export const tallyWindowSchema = z
   .object({
     observer: z.string().min(1).max(80),
     student: z.string().min(1).max(80),
-    fromS: z.number().min(0),
-    toS: z.number().min(0),
-    seen: z.array(z.object({ fault: z.enum(FAULT_NAMES), atS: z.number() })).max(5000),
+    fromS: clockS,
+    toS: clockS,
+    seen: z.array(z.object({ fault: z.enum(FAULT_NAMES), atS: clockS })).max(5000),
     watched: z
       .array(z.enum(FAULT_NAMES))
       .max(FAULT_NAMES.length)
@@ -56,6 +62,10 @@ export const tallyWindowSchema = z
       .describe('what was watched for; everything where it is not told'),
   })
   .refine(({ fromS, toS }) => toS > fromS, { message: 'A window ends after it begins.', path: ['toS'] })
+  .refine(({ fromS, toS }) => toS - fromS <= LONGEST_WINDOW_S, {
+    message: 'A window has at most an hour: watch in pieces.',
+    path: ['toS'],
+  })
   .refine(({ fromS, toS, seen }) => seen.every(({ atS }) => atS >= fromS && atS <= toS), {
     message: 'Something was seen outside of its window.',
     path: ['seen'],
@@ -65,6 +75,15 @@ const windowSchema = z.object({
   kind: z.literal('window'),
   window: tallyWindowSchema,
 });
+
+/** A window that an earlier version of the program took in, however long it said it was: its first hour. */
+export function heldWindow({ window, ...seen }: SeenWindow): SeenWindow {
+  const fromS = Math.min(window.fromS, LATEST_S - 1);
+  const toS = Math.min(window.toS, fromS + LONGEST_WINDOW_S, LATEST_S);
+  if (fromS === window.fromS && toS === window.toS) return { ...seen, window };
+  const kept = window.seen.filter(({ atS }) => atS >= fromS && atS <= toS);
+  return { ...seen, window: { ...window, fromS, toS, seen: kept } };
+}
 
 /** Taped stops as the core reads them. */
 export interface SeenStops {

@@ -1,14 +1,11 @@
 export { type Interval, kappaOf, poissonInterval, wilsonInterval } from './intervals.ts';
+export { type Agreement, agreementOf } from './agreement.ts';
 export {
-  type Agreement,
-  agreementOf,
-  faultsOf,
   ratesOf,
   readTally,
-  SLOT_S,
   type TallyRate,
   type TallyReport,
-  type TallyWindow,
   USUAL_LIMIT_PER_MIN,
   watchNext,
 } from './tally.ts';
+export { faultsOf, SLOT_S, type TallyWindow } from './window.ts';

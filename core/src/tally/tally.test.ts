@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { the } from '../measure/index.ts';
 import {
   agreementOf,
@@ -119,4 +120,83 @@ test('who was watched least is next', () => {
   expect(watchNext(['Imke', 'Piet', 'Lise'], windows, ['feet-crossed'])).toBe('Lise');
   expect(watchNext(['Imke', 'Piet'], windows, ['feet-crossed'])).toBe('Piet');
   expect(watchNext([], [], [])).toBeNull();
+});
+
+/** Cohen's kappa over slots of two seconds, slot by slot as the textbook does it: no spans, no merging. */
+function slotBySlot(windows: readonly TallyWindow[], fault: string, a: string, b: string): number[] {
+  const table = [0, 0, 0, 0];
+  const of = (observer: string) => windows.filter((one) => one.observer === observer);
+  for (let at = 0; at < 4000; at += 2) {
+    const covers = (list: readonly TallyWindow[]): boolean =>
+      list.some(({ fromS, toS }) => fromS <= at && toS >= at + 2);
+    if (!covers(of(a)) || !covers(of(b))) continue;
+    const saw = (list: readonly TallyWindow[]): boolean =>
+      list.some(({ seen }) => seen.some((one) => one.fault === fault && one.atS >= at && one.atS < at + 2));
+    table[(saw(of(a)) ? 0 : 2) + (saw(of(b)) ? 0 : 1)]!++;
+  }
+  return table;
+}
+
+test('agreement is that of slots counted one by one, however many windows and coaches', () => {
+  // Windows on even seconds, sightings inside their slots: the two ways cut the same slots.
+  const times = fc.uniqueArray(fc.nat(40), { maxLength: 6 });
+  const windowOf = fc
+    .record({
+      who: fc.constantFrom('a', 'b', 'c'),
+      from: fc.nat(20),
+      long: fc.integer({ min: 1, max: 20 }),
+      times,
+    })
+    .map(({ who, from, long, times: at }) => {
+      const seen = at.filter((one) => one < 2 * long).map((one) => 2 * from + one + 0.5);
+      return window(who, 'Imke', 2 * from, 2 * (from + long), seen);
+    });
+  fc.assert(
+    fc.property(fc.array(windowOf, { maxLength: 12 }), (windows) => {
+      for (const { observers, kappa, slots, differAtS } of agreementOf(windows)) {
+        const [both, first, second, neither] = slotBySlot(windows, 'feet-crossed', ...observers) as [
+          number,
+          number,
+          number,
+          number,
+        ];
+        expect(slots).toBe(both + first + second + neither);
+        expect(differAtS).toHaveLength(first + second);
+        expect(kappa).toEqual(kappaOf(both, first, second, neither));
+      }
+    }),
+  );
+});
+
+test('the work grows with the windows, not with their pairs: steps are counted, not time', () => {
+  let looks = 0;
+  const counted = (windows: readonly TallyWindow[]): TallyWindow[] =>
+    windows.map(
+      (one) =>
+        new Proxy(one, {
+          get: (target, key) => {
+            looks++;
+            return Reflect.get(target, key) as unknown;
+          },
+        }),
+    );
+  const looksFor = (each: number): number => {
+    looks = 0;
+    const windows = Array.from({ length: 50 * each }, (_, i) =>
+      window(`coach ${i % 50}`, 'Imke', 60 * Math.floor(i / 50), 60 * Math.floor(i / 50) + 60, [
+        60 * Math.floor(i / 50) + 5,
+      ]),
+    );
+    readTally(counted(windows));
+    return looks;
+  };
+  const [few, many] = [looksFor(2), looksFor(20)];
+  // Ten times the windows: pairs of windows would be a hundred times as many.
+  expect(many / few).toBeLessThan(13);
+});
+
+test('one window of days, however it came here, costs no more than one of an hour', () => {
+  const long = { ...window('a', 'Imke', 0, 3e8, [5]), watched: ['feet-crossed'] as const };
+  const [rate] = ratesOf([long]);
+  expect(rate?.slots).toMatchObject({ seen: 1, of: 1.5e8 });
 });

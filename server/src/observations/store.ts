@@ -1,4 +1,4 @@
-import { planOfAnyVersion, type Observation, type ObservationPage } from '@angled-chalk/contract';
+import { heldWindow, planOfAnyVersion, type Observation, type ObservationPage } from '@angled-chalk/contract';
 import { asc, count, desc, eq } from 'drizzle-orm';
 import type { Database } from '../db/open.ts';
 import { observations } from '../db/schema.ts';
@@ -11,7 +11,7 @@ const fromRow = ({ takenAt, seen, ...row }: Row): Observation => ({
   seen:
     seen.kind === 'stops'
       ? { ...seen, drill: { ...seen.drill, plan: planOfAnyVersion(seen.drill.plan) } }
-      : seen,
+      : heldWindow(seen),
 });
 
 /** A page of what was taken, newest first, of one student or of all. */
