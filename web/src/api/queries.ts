@@ -1,10 +1,12 @@
 import {
   backupSummarySchema,
+  backupProgressSchema,
   belongingsSchema,
   checkPageSchema,
   checkSchema,
   checkSummarySchema,
   healthSchema,
+  keptBackupSchema,
   observationPageSchema,
   observationSchema,
   planVersionSchema,
@@ -60,6 +62,7 @@ export const KEYS = {
   versions: ['versions'],
   health: ['health'],
   signedIn: ['signed-in'],
+  keptBackups: ['kept-backups'],
 } as const;
 
 /** What the core knows by its own, stricter types has the contract's shape. */
@@ -216,6 +219,7 @@ export const useObservations = (studentId: string) =>
     queryFn: () =>
       api.get(
         `/observations?${pageQuery({ page: 0, size: MOST_OBSERVATIONS, studentId })}`,
+
         observationPageSchema,
       ),
   });
@@ -311,6 +315,35 @@ export const useAddTrack = () =>
     const query = new URLSearchParams({ id: newId(), ...about });
     return api.postBytes(`/tracks?${query.toString()}`, new Blob([packed]), trackInfoSchema);
   });
+
+/** Takes back what was taken of a student; adding it again undoes that. */
+export const useTakeBack = () =>
+  useWrite(KEYS.observations, (id: string) => api.remove(`/observations/${id}`), 'This was not taken back');
+
+/** Backups that the program made by itself. */
+export const useKeptBackups = () =>
+  useQuery({
+    queryKey: KEYS.keptBackups,
+    queryFn: () => api.get('/backup/kept', z.array(keptBackupSchema)),
+  });
+export const useDropBackup = () =>
+  useWrite(
+    KEYS.keptBackups,
+    (name: string) => api.remove(`/backup/kept/${encodeURIComponent(name)}`),
+    'The backup was not deleted',
+  );
+
+const PROGRESS_EVERY_MS = 700;
+/** How far a backup that is being brought back is, from 0 to 1; asked again and again while `wanted`. */
+export const useBackupProgress = (wanted: boolean) =>
+  useQuery({
+    queryKey: ['backup-progress'],
+    queryFn: () => api.get('/backup/progress', backupProgressSchema),
+    enabled: wanted,
+    refetchInterval: wanted && PROGRESS_EVERY_MS,
+    staleTime: 0,
+    retry: false,
+  }).data?.share ?? null;
 
 /** A backup is brought in and looked at; nothing changes yet. */
 export const useLookAtBackup = () =>

@@ -5,13 +5,20 @@ import TextField from '@mui/material/TextField';
 import type { BackupSummary } from '@angled-chalk/contract';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { useLookAtBackup, useSaveSettings, useSettings, useTakeBackup } from '../api/queries.ts';
+import {
+  useBackupProgress,
+  useLookAtBackup,
+  useSaveSettings,
+  useSettings,
+  useTakeBackup,
+} from '../api/queries.ts';
 import { useClub } from '../app/club.tsx';
 import { useNotice } from '../app/notice.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
 import { PageTitle, Panel } from '../parts/Page.tsx';
 import { TaskBusy } from '../work/TaskProgress.tsx';
+import { KeptBackups } from './KeptBackups.tsx';
 
 /** The club as a whole: its name, a backup of everything, and bringing one back. */
 export function ClubPage() {
@@ -27,6 +34,7 @@ export function ClubPage() {
             <ClubName />
             <Backup />
             <Restore />
+            <KeptBackups />
           </>
         ) : (
           <Panel>
@@ -106,6 +114,7 @@ function Restore() {
   const look = useLookAtBackup();
   const take = useTakeBackup();
   const notice = useNotice();
+  const share = useBackupProgress(take.isPending);
   const found = look.data;
   const close = (): void => {
     look.reset();
@@ -129,7 +138,7 @@ function Restore() {
         />
       )}
       {look.isPending && <TaskBusy what="Looking at the backup" />}
-      {take.isPending && <TaskBusy what="Bringing the backup back" />}
+      {take.isPending && <TaskBusy what="Bringing the backup back" share={share} />}
       {look.error && <ErrorBox error={look.error} title="The backup was not taken" />}
       {take.error && <ErrorBox error={take.error} title="The backup was not brought back" />}
       {found && !take.isPending && (

@@ -4,6 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import Link from '@mui/material/Link';
 import type { Student } from '@angled-chalk/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -49,7 +50,7 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
     forgetInTally(student.id);
     setAsking(false);
     notice({
-      text: `${gone.name} was erased, with ${gone.measurements} measurements, ${gone.checks} checks, ${gone.tracks} recordings and ${gone.observations} stops and windows. The last traces are being taken out of the files.`,
+      text: `${gone.name} was erased, with ${gone.measurements} measurements, ${gone.checks} checks, ${gone.tracks} recordings and ${gone.observations} stops and windows${gone.elsewhere > 0 ? `, and taken out of ${gone.elsewhere} of others` : ''}. The last traces are being taken out of the files.`,
     });
     await navigate('/students');
   };
@@ -69,8 +70,34 @@ export function LeaveStudent({ student }: { readonly student: Student }) {
           {belongings.data
             ? `${belongings.data.measurements} measurements, ${belongings.data.checks} checks, ${belongings.data.tracks} recordings and ${belongings.data.observations} stops and windows`
             : 'every measurement, check, recording, stop and window'}{' '}
-          of them. It cannot be undone. Backups that were made before still hold them: delete those yourself.
-          Putting away hides them and can be undone.
+          of them. It cannot be undone. Putting away hides them and can be undone.
+          {belongings.data && belongings.data.elsewhere > 0 && (
+            <Box sx={{ mt: 1 }}>
+              They are also named in {belongings.data.elsewhere}{' '}
+              {belongings.data.elsewhere === 1 ? 'thing' : 'things'} of others: as a partner in a check, in a
+              label, in a note. Their name is taken out there; a check keeps its numbers.
+            </Box>
+          )}
+          {belongings.data && belongings.data.mayMean.length > 0 && (
+            <Box sx={{ mt: 1 }}>
+              A part of their name also stands in these words. They stay, but for the whole name; look whether
+              they mean this person:
+              <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
+                {belongings.data.mayMean.map((words) => (
+                  <li key={words}>{words}</li>
+                ))}
+              </Box>
+            </Box>
+          )}
+          <Box sx={{ mt: 1 }}>
+            Backups that were made before still hold them: those that the program made are listed under the
+            club's name until they go, those that you saved are yours to delete.
+          </Box>
+          <Box sx={{ mt: 1 }}>
+            <Button component={Link} href={`/api/students/${student.id}/held`} download underline="none">
+              Save everything that is held of them
+            </Button>
+          </Box>
           <Box sx={{ mt: 1 }}>
             {erase.error && <ErrorBox error={erase.error} title="Nothing was erased" />}
           </Box>

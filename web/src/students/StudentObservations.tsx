@@ -1,12 +1,15 @@
 import Box from '@mui/material/Box';
-import type { Observation, SeenStops } from '@angled-chalk/contract';
+import Button from '@mui/material/Button';
+import type { Observation, SeenStops, SeenWindow } from '@angled-chalk/contract';
 import { judgeFreezes } from '@angled-chalk/core/freeze';
 import { expand } from '@angled-chalk/core/pattern';
 import { faultWords } from '@angled-chalk/core/rules';
 import { faultsOf, type TallyWindow } from '@angled-chalk/core/tally';
 import dayjs from 'dayjs';
 import { useMemo, useState } from 'react';
-import { useObservations } from '../api/queries.ts';
+import { useAddObservation, useObservations, useTakeBack } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
+import { useNotice } from '../app/notice.tsx';
 import { Pages } from '../check/CheckRow.tsx';
 import { Found } from '../freeze/Found.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
@@ -23,6 +26,8 @@ export function StudentObservations({ studentId }: { readonly studentId: string 
   const items = data?.items ?? [];
   const windows = items.flatMap(({ seen }) => (seen.kind === 'window' ? [seen.window] : []));
   const taped = items.flatMap((one) => (one.seen.kind === 'stops' ? [{ ...one, seen: one.seen }] : []));
+  const watched = items.flatMap((one) => (one.seen.kind === 'window' ? [{ ...one, seen: one.seen }] : []));
+  const { isCoach } = useClub();
   if (error && !data) return <ErrorBox error={error} />;
   if (items.length === 0) return null;
   return (
@@ -31,11 +36,15 @@ export function StudentObservations({ studentId }: { readonly studentId: string 
         {taped.slice(page * PER_PAGE, (page + 1) * PER_PAGE).map((one) => (
           <li key={one.id}>
             <Taped {...one} />
+            {isCoach && (
+              <TakeBack one={one} what={`the stops of ${dayjs(one.takenAt).format('D MMM YYYY HH:mm')}`} />
+            )}
           </li>
         ))}
       </Box>
       <Pages total={taped.length} page={page} size={PER_PAGE} onPage={setPage} />
       {windows.length > 0 && <ByEye windows={windows} />}
+      {isCoach && watched.length > 0 && <OneByOne watched={watched} />}
     </Panel>
   );
 }
@@ -78,6 +87,63 @@ function ByEye({ windows }: { readonly windows: readonly TallyWindow[] }) {
           faults={faults}
         />
       )}
+    </Box>
+  );
+}
+
+/** Takes one thing back that was taken by mistake; it can be undone. */
+function TakeBack({ one, what }: { readonly one: Observation; readonly what: string }) {
+  const takeBack = useTakeBack();
+  const add = useAddObservation();
+  const notice = useNotice();
+  return (
+    <Button
+      size="small"
+      disabled={takeBack.isPending}
+      aria-label={`Take back ${what}`}
+      onClick={() =>
+        takeBack.mutate(one.id, {
+          onSuccess: () => notice({ text: `Taken back: ${what}.`, undo: () => add.mutate(one) }),
+        })
+      }
+    >
+      Take back
+    </Button>
+  );
+}
+
+/** The windows one by one, each with its way back. */
+function OneByOne({
+  watched,
+}: {
+  readonly watched: readonly (Omit<Observation, 'seen'> & { readonly seen: SeenWindow })[];
+}) {
+  const [page, setPage] = useState(0);
+  return (
+    <Box component="details" sx={{ mt: 1 }}>
+      <Box component="summary" sx={{ cursor: 'pointer', minHeight: 44 }}>
+        One by one
+      </Box>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {watched.slice(page * PER_PAGE, (page + 1) * PER_PAGE).map((one) => {
+          const { window } = one.seen;
+          const day = dayjs(one.takenAt).format('D MMM YYYY HH:mm');
+          return (
+            <Box
+              component="li"
+              key={one.id}
+              sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', minHeight: 48 }}
+            >
+              <Box sx={{ flex: '1 1 220px' }}>
+                {day}, watched by {window.observer} for {Math.round(window.toS - window.fromS)} s:{' '}
+                {window.seen.length === 0 ? 'nothing seen' : `${window.seen.length} seen`}
+              </Box>
+              <TakeBack one={one} what={`what ${window.observer} watched on ${day}`} />
+            </Box>
+          );
+        })}
+      </Box>
+      <Pages total={watched.length} page={page} size={PER_PAGE} onPage={setPage} />
     </Box>
   );
 }

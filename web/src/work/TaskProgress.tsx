@@ -3,12 +3,17 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { TaskState } from './useTask.ts';
 
-/** Something that takes a while and cannot tell how far it is. */
-export function TaskBusy({ what }: { readonly what: string }) {
+/** Something that takes a while; `share`, from 0 to 1, is how far it is, where that is known. */
+export function TaskBusy({ what, share = null }: { readonly what: string; readonly share?: number | null }) {
   return (
     <Box role="status" sx={{ py: 1 }}>
-      <Box sx={{ mb: 0.5 }}>{what} …</Box>
-      <LinearProgress aria-label={what} />
+      <Box sx={{ mb: 0.5 }}>
+        {what} …{share === null ? '' : ` ${Math.round(100 * share)} %`}
+      </Box>
+      <LinearProgress
+        {...(share === null ? {} : { variant: 'determinate', value: 100 * share })}
+        aria-label={what}
+      />
     </Box>
   );
 }
