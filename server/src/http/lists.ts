@@ -19,9 +19,17 @@ export const LIST_KINDS = [
 ] as const;
 export type ListKind = (typeof LIST_KINDS)[number];
 
-interface Kept {
-  readonly revision: number;
-  readonly whole: Promise<{ readonly plain: Buffer; readonly zipped: Buffer }>;
+interface Whole {
+  readonly plain: Buffer;
+  readonly zipped: Buffer;
+}
+
+/** One answer that is read again and again: as it was last read, and who waits for the next. */
+interface Line {
+  revision: number;
+  last: Promise<Whole>;
+  isReading: boolean;
+  next: Promise<Line> | null;
 }
 
 /** Answers of lists, kept until something in them is written. */
@@ -42,11 +50,39 @@ const MOST_KEPT = 200;
 
 export function keepLists(): Lists {
   const boot = randomUUID().slice(0, 8);
-  const kept = new Map<string, Kept>();
+  const lines = new Map<string, Line>();
   const revisions = new Map<ListKind, number>(LIST_KINDS.map((kind) => [kind, 0]));
   const revisionOf = (kind: ListKind): number => revisions.get(kind) ?? 0;
   const changed = (kinds: readonly ListKind[] = LIST_KINDS): void => {
     for (const kind of kinds) revisions.set(kind, revisionOf(kind) + 1);
+  };
+  const begin = (key: string, kind: ListKind, read: () => Promise<unknown>): Line => {
+    const line: Line = { revision: revisionOf(kind), last: read().then(pack), isReading: true, next: null };
+    line.last
+      .catch(() => {
+        if (lines.get(key) === line) lines.delete(key);
+      })
+      .finally(() => {
+        line.isReading = false;
+      });
+    lines.delete(key);
+    if (lines.size >= MOST_KEPT) lines.delete(lines.keys().next().value!);
+    lines.set(key, line);
+    return line;
+  };
+  /**
+   * What was read since the last write. While an older one is still being read, all who come wait for one next, so that
+   * no answer is read more than once at a time, however often is written.
+   */
+  const fresh = async (key: string, kind: ListKind, read: () => Promise<unknown>): Promise<Line> => {
+    const known = lines.get(key);
+    if (known?.revision === revisionOf(kind)) return known;
+    if (!known?.isReading) return begin(key, kind, read);
+    known.next ??= known.last.then(
+      () => begin(key, kind, read),
+      () => begin(key, kind, read),
+    );
+    return known.next;
   };
   return {
     changed,
@@ -60,27 +96,17 @@ export function keepLists(): Lists {
     },
     answer: async (kind, request, response, read) => {
       const role = (response.locals as { role?: string }).role ?? 'coach';
-      const key = `${role} ${request.originalUrl}`;
-      const revision = revisionOf(kind);
       // What one role may see must never be taken for another's, also in a browser that both use.
-      const tag = `"${boot}-${kind}-${revision}-${role}"`;
-      response.set({ ETag: tag, 'Cache-Control': 'private, no-cache', Vary: 'Accept-Encoding' });
-      if (request.headers['if-none-match'] === tag) {
-        response.status(304).end();
+      const tagOf = (revision: number): string => `"${boot}-${kind}-${revision}-${role}"`;
+      response.set({ 'Cache-Control': 'private, no-cache', Vary: 'Accept-Encoding' });
+      const now = tagOf(revisionOf(kind));
+      if (request.headers['if-none-match'] === now) {
+        response.status(304).set('ETag', now).end();
         return;
       }
-      let known = kept.get(key);
-      if (known?.revision !== revision) {
-        const fresh: Kept = { revision, whole: read().then(pack) };
-        fresh.whole.catch(() => {
-          if (kept.get(key) === fresh) kept.delete(key);
-        });
-        if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
-        kept.set(key, fresh);
-        known = fresh;
-      }
-      const { plain, zipped } = await known.whole;
-      response.type('application/json');
+      const line = await fresh(`${role} ${request.originalUrl}`, kind, read);
+      const { plain, zipped } = await line.last;
+      response.set('ETag', tagOf(line.revision)).type('application/json');
       if (request.acceptsEncodings('gzip') === 'gzip') response.set('Content-Encoding', 'gzip').end(zipped);
       else response.end(plain);
     },
