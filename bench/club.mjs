@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync, zipSync } from 'fflate';
@@ -10,6 +10,7 @@ import { OWN_PAGE, ROOT } from '../scripts/steps.mjs';
 const STUDENTS = 206;
 const CHECKS = 10_400;
 const CLIENTS = 50;
+const WRITERS = 10;
 const ROUNDS = 8;
 const LISTS = [
   '/students',
@@ -85,6 +86,12 @@ function grow(file) {
   }
   files['manifest.json'] = Buffer.from(JSON.stringify(manifest));
   writeFileSync(file, zipSync(files, { level: 1 }));
+  const folder = `${file}.files`;
+  mkdirSync(folder);
+  for (const [name, bytes] of Object.entries(files))
+    if (name.endsWith('.jsonl')) writeFileSync(join(folder, name), bytes);
+  const bytes = manifest.tables.reduce((all, table) => all + table.bytes, 0);
+  return { folder, bytes };
 }
 
 const share = (times, p) =>
@@ -118,12 +125,25 @@ export async function club() {
       if (done.status !== 0) throw new Error(`${args[0]} failed`);
     };
     verb('backup', file, '--data', small);
-    grow(file);
-    verb('restore', file, '--data', large);
+    const { folder, bytes } = grow(file);
     // Beside the server's own bundle, so that it finds what lies beside that.
-    const bundle = 'server/dist/bench-club-lists.js';
-    await bundleNode('bench/club-lists.ts', bundle);
-    const { listsInProcess } = await import(`${ROOT}${bundle}`);
+    const loaded = async (name) => {
+      const bundle = `server/dist/bench-${name}.js`;
+      await bundleNode(`bench/${name}.ts`, bundle);
+      return import(`${ROOT}${bundle}`);
+    };
+    const { copyAlone } = await loaded('club-copy');
+    // In turn, so that both have the same machine.
+    const [copies, restores] = [[], []];
+    for (let i = 0; i < 2; i++) {
+      copies.push(await copyAlone(folder));
+      rmSync(large, { recursive: true, force: true });
+      const from = performance.now();
+      verb('restore', file, '--data', large);
+      restores.push(performance.now() - from);
+    }
+    const [copyMs, restoreMs] = [share(copies, 0.5), share(restores, 0.5)];
+    const { listsInProcess } = await loaded('club-lists');
     const processMs = await listsInProcess(large, ROUNDS * CLIENTS);
     const { url, stop } = await start(large);
     let { version } = await (await fetch(`${url}/api/settings`)).json();
@@ -147,6 +167,7 @@ export async function club() {
       );
     }
     const togetherMs = performance.now() - at;
+    const mixed = await readersAndWriters(url);
     const waits = await waitsDuring(url, async () => {
       const students = Array.from({ length: 2000 }, (_, i) => ({
         id: randomUUID(),
@@ -183,6 +204,26 @@ export async function club() {
         `ratio of the fifty clients ${(togetherMs / processMs).toFixed(2)}`,
       ],
       [
+        `${CLIENTS - WRITERS} readers and ${WRITERS} writers at once, reading a list`,
+        ms(share(mixed.reads, 0.5)),
+        `${ms(share(mixed.reads, 0.95))} (500)`,
+      ],
+      [
+        `the same, a write (${mixed.writes.length})`,
+        ms(share(mixed.writes, 0.5)),
+        ms(share(mixed.writes, 0.95)),
+      ],
+      [
+        'the same queries in the process, all lists once',
+        ms(processMs / (ROUNDS * CLIENTS)),
+        `${((processMs / (ROUNDS * CLIENTS) / LISTS.length) * CLIENTS).toFixed(0)} ms for ${CLIENTS} one after another, of one list`,
+      ],
+      [
+        `restore of ${(bytes / 1e6).toFixed(0)} MB of rows, all checked (PostgreSQL's COPY of them alone: ${(copyMs / 1000).toFixed(1)} s)`,
+        `${(restoreMs / 1000).toFixed(1)} s`,
+        `ratio ${(restoreMs / copyMs).toFixed(2)} (3)`,
+      ],
+      [
         'others while 2,000 students are brought in',
         ms(share(waits, 0.5)),
         `longest ${ms(Math.max(...waits))}`,
@@ -203,4 +244,43 @@ async function waitsDuring(url, run) {
   stop.abort();
   await other;
   return waits;
+}
+
+/** Some read list after list while others write: each changes a student, the club's name, or adds a drill. */
+async function readersAndWriters(url) {
+  const [reads, writes] = [[], []];
+  const students = await (await fetch(`${url}/api/students`)).json();
+  const [plan] = await (await fetch(`${url}/api/plans`)).json();
+  const call = async (method, path, value) => {
+    const body = JSON.stringify(value);
+    const from = performance.now();
+    const answer = await fetch(`${url}/api${path}`, {
+      method,
+      headers: OWN_PAGE,
+      body,
+    });
+    const written = await answer.json();
+    if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
+    writes.push(performance.now() - from);
+    return written;
+  };
+  const state = { isOver: false };
+  const writers = Array.from({ length: WRITERS }, async (_, i) => {
+    let { id, version, updatedAt: _at, measurements: _m, archived: _a, ...value } = students[i];
+    for (let n = 0; !state.isOver; n++) {
+      ({ version } = await call('PUT', `/students/${id}`, {
+        version,
+        value: { ...value, note: `note ${n}` },
+      }));
+      if (n % 5 === i % 5) await call('POST', '/plans', { id: randomUUID(), value: plan.plan });
+    }
+  });
+  await Promise.all(
+    Array.from({ length: CLIENTS - WRITERS }, async () => {
+      for (let round = 0; round < ROUNDS; round++) for (const path of LISTS) await ask(url, path, reads);
+    }),
+  );
+  state.isOver = true;
+  await Promise.all(writers);
+  return { reads, writes };
 }

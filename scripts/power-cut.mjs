@@ -7,12 +7,12 @@ import { ensurePackages, OWN_PAGE, ROOT } from './steps.mjs';
 
 /**
  * Snapshots of a block device while the built program writes: a file system of its own on a loop device,
- * whose blocks are copied as they are at a random moment, as a power cut would leave them; then opened on
- * the copy. Needs root. `node scripts/power-cut.mjs [rounds]`
+ * whose blocks are copied as they are at a random moment, as a power cut would leave them, in turn while several writers
+ * add, update and erase, and while the program starts; then opened on the copy. Needs root. `node scripts/power-cut.mjs [rounds]`
  */
 ensurePackages();
 const { buildAll } = await import('./build.mjs');
-const ROUNDS = Number(process.argv[2] ?? 5);
+const ROUNDS = Number(process.argv[2] ?? 8);
 const SERVER = `${ROOT}server/dist/main.js`;
 const MEGABYTES = 400;
 
@@ -28,10 +28,21 @@ if (process.getuid?.() !== 0) {
 }
 await buildAll();
 
-async function start(data) {
+function launch(data) {
   const child = spawn(process.execPath, [SERVER, '--data', data, '--port', '0'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  const end = async (signal) => {
+    if (child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await gone;
+  };
+  return { child, end };
+}
+
+async function start(data) {
+  const { child, end } = launch(data);
   const url = await new Promise((resolve, reject) => {
     child.stdout.on('data', (chunk) => {
       const found = /http:\/\/127\.0\.0\.1:\d+/.exec(String(chunk));
@@ -39,12 +50,7 @@ async function start(data) {
     });
     child.once('exit', (code) => reject(new Error(`the program ended with ${code}`)));
   });
-  const end = async (signal) => {
-    const gone = new Promise((resolve) => child.once('exit', resolve));
-    child.kill(signal);
-    await gone;
-  };
-  return { url, end };
+  return { url, child, end };
 }
 
 function mount(image, at) {
@@ -66,7 +72,58 @@ const value = (name) => ({
   note: '',
 });
 
+/** What was acknowledged: who is there by which note, and who was erased. */
+const club = () => ({ notes: new Map(), erased: new Set() });
+
+const ask = (url, method, path, body) =>
+  fetch(`${url}/api${path}`, {
+    method,
+    headers: OWN_PAGE,
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  });
+
+/** One change after another of some kind, each noted once it is acknowledged, until the power goes. */
+async function lane(url, kind, known, isOver) {
+  const own = [];
+  for (let n = 0; !isOver(); n++) {
+    const erases = kind === 'erases' && own.length > 2;
+    const updates = kind === 'updates' && own.length > 0;
+    try {
+      if (erases) {
+        const { id } = own.shift();
+        const answer = await ask(url, 'DELETE', `/students/${id}/erase`);
+        // What was asked for may be done although nobody heard of it: it is in neither list then.
+        known.notes.delete(id);
+        if (answer.ok) known.erased.add(id);
+      } else if (updates) {
+        const one = own[n % own.length];
+        const note = `note ${n}`;
+        const next = { ...value(one.name), note };
+        one.asked = note;
+        const answer = await ask(url, 'PUT', `/students/${one.id}`, { version: one.version, value: next });
+        if (answer.ok) {
+          one.version++;
+          known.notes.set(one.id, n);
+        }
+      } else {
+        const id = randomUUID();
+        const name = `Number ${n}`;
+        const answer = await ask(url, 'POST', '/students', { id, value: { ...value(name), note: 'note 0' } });
+        if (!answer.ok) continue;
+        own.push({ id, name, version: 1 });
+        known.notes.set(id, 0);
+      }
+    } catch {
+      return;
+    }
+  }
+}
+
+const LANES = 4;
+const KINDS = ['adds', 'updates', 'erases', 'starts'];
+
 async function round(n) {
+  const kind = KINDS[n % KINDS.length];
   const root = mkdtempSync(join(tmpdir(), 'angled-chalk-power-'));
   const image = join(root, 'disk.img');
   const file = openSync(image, 'w');
@@ -74,23 +131,27 @@ async function round(n) {
   closeSync(file);
   sh('mkfs.ext4', '-q', '-F', image);
   const unmount = mount(image, join(root, 'mnt'));
-  const acknowledged = new Map();
+  const known = club();
+  let isCut = false;
   try {
-    const { url, end } = await start(join(root, 'mnt/data'));
-    const forMs = 300 + Math.random() * 4000;
-    const until = Date.now() + forMs;
-    while (Date.now() < until) {
-      const [id, name] = [randomUUID(), `Number ${acknowledged.size}`];
-      const answer = await fetch(`${url}/api/students`, {
-        method: 'POST',
-        headers: OWN_PAGE,
-        body: JSON.stringify({ id, value: value(name) }),
-      });
-      if (answer.status === 201) acknowledged.set(id, name);
+    let program = await start(join(root, 'mnt/data'));
+    const lanes = Array.from({ length: LANES }, () => lane(program.url, kind, known, () => isCut));
+    await new Promise((resolve) => setTimeout(resolve, 300 + Math.random() * 4000));
+    if (kind === 'starts') {
+      await program.end('SIGKILL');
+      await Promise.all(lanes);
+      program = launch(join(root, 'mnt/data'));
+      await new Promise((resolve) => setTimeout(resolve, Math.random() * 1500));
     }
-    // The power goes: what the device holds now is all there is.
+    // The power goes in the middle of what is under way: nothing runs on, and what the device holds now is all there is.
+    program.child.kill('SIGSTOP');
+    isCut = true;
+    const [notes, erased] = [new Map(known.notes), new Set(known.erased)];
     copyFileSync(image, join(root, 'cut.img'));
-    await end('SIGKILL');
+    program.child.kill('SIGCONT');
+    await program.end('SIGKILL');
+    await Promise.all(lanes);
+    Object.assign(known, { notes, erased });
   } finally {
     unmount();
   }
@@ -99,10 +160,14 @@ async function round(n) {
     const { url, end } = await start(join(root, 'cut/data'));
     const stored = await (await fetch(`${url}/api/students`)).json();
     await end('SIGTERM');
-    const names = new Map(stored.map((one) => [one.id, one.name]));
-    const lost = [...acknowledged].filter(([id, name]) => names.get(id) !== name).length;
-    console.log(`cut ${n}: ${acknowledged.size} acknowledged, ${lost} lost`);
-    return lost;
+    const there = new Map(stored.map(({ id, note }) => [id, Number(note.split(' ')[1])]));
+    // A later change than the last acknowledged one may be there: it was under way.
+    const lost = [...known.notes].filter(([id, least]) => !(there.get(id) >= least)).length;
+    const back = [...known.erased].filter((id) => there.has(id)).length;
+    console.log(
+      `cut ${n} during ${kind}: ${known.notes.size} kept and ${known.erased.size} erased, ${lost} lost, ${back} came back`,
+    );
+    return lost + back;
   } finally {
     unmountCut();
     rmSync(root, { recursive: true, force: true });
@@ -110,7 +175,7 @@ async function round(n) {
 }
 
 let lost = 0;
-for (let n = 1; n <= ROUNDS; n++) lost += await round(n);
+for (let n = 0; n < ROUNDS; n++) lost += await round(n);
 console.log(
   lost === 0 ? `Nothing acknowledged was lost in ${ROUNDS} cuts.` : `${lost} acknowledged writes were lost.`,
 );

@@ -150,10 +150,14 @@ function without(value: Json, { as, ...place }: PersonPlace, { id, name }: Perso
 
 /** A document without a person who stands in it; the same object where they do not. */
 export const forgottenIn = <T>(document: T, places: readonly PersonPlace[], person: Person): T =>
-  places.reduce<Json>(
-    (all, place) => changedAt(all, place.at.split('.'), (value) => without(value, place, person)),
+  places.reduce<T>(
+    (all, place) => changedIn(all, place.at.split('.'), (value) => without(value, place, person)),
     document,
-  ) as T;
+  );
+
+/** The same kind of document: only texts in it, and ids of people, are other. */
+const changedIn = <T>(document: T, path: readonly string[], change: (value: Json) => Json): T =>
+  changedAt(document, path, change) as T;
 
 const textsAt = (value: Json, path: readonly string[]): string[] => {
   const found: string[] = [];

@@ -5,6 +5,8 @@ CREATE TABLE "table_sums" (
 );
 --> statement-breakpoint
 ALTER TABLE "erasures" ADD COLUMN "done_at" timestamp with time zone;--> statement-breakpoint
+ALTER TABLE "checks" ALTER COLUMN "report" SET STORAGE EXTERNAL;--> statement-breakpoint
+ALTER TABLE "track_parts" ALTER COLUMN "packed" SET STORAGE EXTERNAL;--> statement-breakpoint
 CREATE FUNCTION keep_table_sum() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE
 	n bigint;

@@ -1,12 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { the } from '@angled-chalk/core/measure';
 import { unpackCheck } from '@angled-chalk/core/check';
 import { DEMO_FLOORS, DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
 import { packTrack, unpackTrack } from '@angled-chalk/core/track';
 import { belongingsSchema, checkSchema, erasedSchema, healthSchema } from '@angled-chalk/contract';
 import {
   endPrograms,
+  listAt,
   OWN_PAGE,
   startProgram,
   testCheck,
@@ -33,7 +35,9 @@ const holding = (folder: string, text: string): string[] =>
 const NAME = 'Zebulon Quartermain-Xu';
 const NOTE = 'Remembers everything about Wednesdays';
 
-const PACKED = packTrack(simulate({ plan: DEMO_PLAN, student: DEMO_STUDENTS[0]! }, TRACKER_DEFAULTS).track);
+const PACKED = packTrack(
+  simulate({ plan: DEMO_PLAN, student: the(DEMO_STUDENTS[0]) }, TRACKER_DEFAULTS).track,
+);
 
 test('after an erase nothing of the person is in any file of the directory; it answers at once and others hardly wait', async () => {
   const data = await testClub();
@@ -66,7 +70,7 @@ test('after an erase nothing of the person is in any file of the directory; it a
   for (let i = 0; i < 3; i++) await record(id, NAME);
   for (const taken of [testStops(id, NAME), testWindow(id, NAME)])
     expect((await write(`${url}/api/observations`, 'POST', taken)).status).toBe(201);
-  for (let i = 0; i < 130; i++) await record(others[i]!.id, others[i]!.value.name);
+  for (let i = 0; i < 130; i++) await record(the(others[i]).id, the(others[i]).value.name);
   expect(holding(data, NAME).length).toBeGreaterThan(0);
   expect(belongingsSchema.parse(await (await fetch(`${url}/api/students/${id}/belongings`)).json())).toEqual({
     measurements: 1,
@@ -103,10 +107,10 @@ test('after an erase nothing of the person is in any file of the directory; it a
   );
   for (const text of [NAME, NOTE, 'Quartermain', 'about Wednesdays']) expect(holding(data, text)).toEqual([]);
   // What is left is whole.
-  expect(((await (await fetch(`${url}/api/students`)).json()) as unknown[]).length).toBe(406);
+  expect((await listAt(`${url}/api/students`)).length).toBe(406);
   expect(await (await fetch(`${url}/api/checks?limit=1`)).json()).toMatchObject({ total: 133 });
   expect(await (await fetch(`${url}/api/tracks?limit=1`)).json()).toMatchObject({ total: 134 });
-  await record(others[0]!.id, 'Other 0');
+  await record(the(others[0]).id, 'Other 0');
   await stop();
   for (const text of [NAME, NOTE]) expect(holding(data, text)).toEqual([]);
 });
@@ -141,7 +145,7 @@ test('whoever is erased is nobody any more: in checks, windows, versions, drills
     headers: { 'Content-Type': 'application/octet-stream', ...OWN_PAGE },
     body: new Blob([noted]),
   });
-  const check = testCheck(other, query.get('id')!, 'Bo Lark', NAME);
+  const check = testCheck(other, the(query.get('id')), 'Bo Lark', NAME);
   await send('/checks', check);
   await send('/observations', testWindow(other, 'Bo Lark', NAME.toUpperCase()));
   const drill = {
@@ -151,7 +155,7 @@ test('whoever is erased is nobody any more: in checks, windows, versions, drills
   };
   await send('/plans', { id: plan, value: drill });
   await send(`/plans/${plan}/versions`, { id: randomUUID(), version: 1, label: NAME });
-  await send('/floors', { id: floor, value: { ...DEMO_FLOORS[0]!.floor, name: `${NAME}'s corner` } });
+  await send('/floors', { id: floor, value: { ...the(DEMO_FLOORS[0]).floor, name: `${NAME}'s corner` } });
 
   const before = belongingsSchema.parse(await (await fetch(`${url}/api/students/${id}/belongings`)).json());
   // A note, a recording's name, a check, a window, a drill, a version of it, a floor.
@@ -168,17 +172,20 @@ test('whoever is erased is nobody any more: in checks, windows, versions, drills
 
   const get = async (path: string): Promise<string> => (await fetch(`${url}/api${path}`)).text();
   const pages = [
-    ...['/students', '/students/everyone', '/plans', `/plans/${plan}`, `/plans/${plan}/versions`, '/floors'],
-    ...[
-      '/tracks',
-      '/checks',
-      '/checks/latest',
-      `/checks/${check.id}`,
-      '/observations',
-      '/settings',
-      '/patterns',
-    ],
+    '/students',
+    '/students/everyone',
     `/students/${other}`,
+    '/plans',
+    `/plans/${plan}`,
+    `/plans/${plan}/versions`,
+    '/floors',
+    '/patterns',
+    '/tracks',
+    '/checks',
+    '/checks/latest',
+    `/checks/${check.id}`,
+    '/observations',
+    '/settings',
   ];
   for (const path of pages) {
     const text = await get(path);
@@ -187,9 +194,9 @@ test('whoever is erased is nobody any more: in checks, windows, versions, drills
   }
   const kept = checkSchema.parse(JSON.parse(await get(`/checks/${check.id}`)));
   expect(kept.drill.partner).toMatchObject({ name: 'A partner, erased', lengths: { statureM: 1.83 } });
-  expect(unpackCheck(kept.report!).drill.partner).toMatchObject({ name: 'A partner, erased' });
+  expect(unpackCheck(the(kept.report)).drill.partner).toMatchObject({ name: 'A partner, erased' });
   const samples = new Uint8Array(
-    await (await fetch(`${url}/api/tracks/${query.get('id')!}/samples`)).arrayBuffer(),
+    await (await fetch(`${url}/api/tracks/${the(query.get('id'))}/samples`)).arrayBuffer(),
   );
   expect(unpackTrack(samples).notes).toEqual({ partner: 'Somebody, erased' });
   expect(unpackTrack(samples).left.x).toEqual(unpackTrack(PACKED).left.x);

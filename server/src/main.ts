@@ -1,3 +1,4 @@
+import { the } from '@angled-chalk/core/measure';
 import { pino } from 'pino';
 import { buildRestore, endWithParent, exportCopy, lookAtBackup } from './archive/live.ts';
 import { BadArchive } from './archive/read.ts';
@@ -13,11 +14,11 @@ async function run(): Promise<void> {
   const [verb, first, second] = process.argv.slice(2);
   switch (verb) {
     case 'export-copy':
-      return asChild(() => exportCopy(first!, second!));
+      return asChild(() => exportCopy(the(first), the(second)));
     case 'build-restore':
-      return asChild(() => buildRestore(first!, second!));
+      return asChild(() => buildRestore(the(first), the(second)));
     case 'look-backup':
-      return asChild(() => lookAtBackup(first!));
+      return asChild(() => lookAtBackup(the(first)));
     case 'backup':
       return backupVerb(process.argv.slice(3));
     case 'restore':

@@ -2,8 +2,10 @@ import { randomInt } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { backupSummarySchema } from '@angled-chalk/contract';
+import { z } from 'zod';
 import { dataDirectory } from './db/directory.ts';
 import {
+  answerOf,
   endPrograms,
   OWN_PAGE,
   runProgram,
@@ -58,7 +60,7 @@ test(`killed ${ROUNDS} times while a backup is brought back, the program has the
   for (let round = 0; round < ROUNDS; round++) {
     const program = await startProgram(['--data', root]);
     // What the last kill left: one club or the other, nothing half, nobody writing beside it.
-    const people = (await (await fetch(`${program.url}/api/students`)).json()) as { id: string }[];
+    const people = await answerOf(z.array(z.object({ id: z.string() })), `${program.url}/api/students`);
     seen.push(people.length);
     expect([1, 6]).toContain(people.length);
     expect([next, last].filter(existsSync)).toEqual([]);

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { get } from 'node:https';
-import { createServer, type AddressInfo } from 'node:net';
+import { createServer } from 'node:net';
 import { join } from 'node:path';
 import {
   endPrograms,
@@ -13,6 +13,7 @@ import {
   testStudent,
   write,
 } from './test-program.ts';
+import { portOf } from './test-app.ts';
 
 afterEach(endPrograms);
 
@@ -42,7 +43,7 @@ test('a port in use is told with a way out', async () => {
   await new Promise<void>((resolve) => {
     other.listen(0, '127.0.0.1', resolve);
   });
-  const { port } = other.address() as AddressInfo;
+  const port = portOf(other);
   const { code, text } = await runProgram(['--data', await testClub(), '--port', String(port)]);
   expect(code).toBe(1);
   expect(text).toContain('start with --port ANOTHER_PORT');

@@ -1,3 +1,4 @@
+import type { Server } from 'node:net';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import supertest from 'supertest';
@@ -6,6 +7,13 @@ import type { OpenDatabase } from './db/open.ts';
 import type { Scrubbing } from './db/scrubbing.ts';
 import { testDatabase } from './test-database.ts';
 import { OWN_PAGE } from './test-program.ts';
+
+/** The port that a server listens on. */
+export function portOf(server: Pick<Server, 'address'>): number {
+  const own = server.address();
+  if (own === null || typeof own === 'string') throw new Error('It listens on no port.');
+  return own.port;
+}
 
 /** Calls as our own page sends them, from a browser of its own each time. */
 export const fromPage = (app: Express) => supertest.agent(app).set(OWN_PAGE);

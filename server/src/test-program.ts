@@ -4,6 +4,7 @@ import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, r
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { FROM_PAGE } from '@angled-chalk/contract';
+import { z } from 'zod';
 import { checkTrack, packCheck } from '@angled-chalk/core/check';
 import { DEMO_DRILLS, DEMO_PLAN, recordDemoDrill } from '@angled-chalk/core/sim';
 
@@ -143,6 +144,13 @@ export const write = (url: string, method: 'POST' | 'PUT' | 'DELETE', body?: unk
     headers: { 'Content-Type': 'application/json', ...OWN_PAGE },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
+
+/** What an address answers, as a shape. */
+export const answerOf = async <T>(schema: z.ZodType<T>, url: string): Promise<T> =>
+  schema.parse(await (await fetch(url)).json());
+
+/** The list that an address answers, of anything. */
+export const listAt = (url: string): Promise<unknown[]> => answerOf(z.array(z.unknown()), url);
 
 /** A student as a coach would send one. */
 export const testStudent = (name: string, more: object = {}) => ({

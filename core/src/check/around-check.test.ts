@@ -218,7 +218,7 @@ test('what is no packed check, of another version, or larger than one can be, is
 test('a kept check is changed in its plain values, and stays the same text where nothing changes', () => {
   const packed = packCheck(checkTrack(drill, perfectTrack(drill)));
   expect(changePackedCheck(packed, (plain) => plain)).toBe(packed);
-  const named = changePackedCheck(packed, (plain) => ({ ...(plain as object), start: null }));
+  const named = changePackedCheck(packed, (plain) => ({ ...Object(plain), start: null }));
   expect(unpackCheck(named).start).toBeNull();
   expect(unpackCheck(named).report).toEqual(unpackCheck(packed).report);
 });

@@ -40,13 +40,16 @@ function packText(json: string): string {
   return btoa(strFromU8(bytes, true));
 }
 
+/** Reads gzipped JSON within bounds. */
+type Unzip = (packed: Uint8Array, bounds: JsonBounds) => unknown;
+
 /**
- * The plain values of a packed check, within bounds that are held to while it is unpacked. Throws a RangeError with what
- * is wrong, or TooLarge.
+ * The plain values of a packed check, as text or as the bytes of it, within bounds that `unzip` holds to. Throws a
+ * RangeError with what is wrong, or what `unzip` throws.
  */
-export function readPackedCheck(packed: string): unknown {
-  const bytes = strToU8(atob(packed), true);
-  if (GZIP.every((byte, i) => bytes[i] === byte)) return unzipJson(bytes, PACKED_CHECK_BOUNDS);
+export function readPackedCheck(packed: string | Uint8Array, unzip: Unzip = unzipJson): unknown {
+  const bytes = typeof packed === 'string' ? strToU8(atob(packed), true) : packed;
+  if (GZIP.every((byte, i) => bytes[i] === byte)) return unzip(bytes, PACKED_CHECK_BOUNDS);
   if (!MAGIC.every((byte, i) => bytes[i] === byte)) throw new RangeError('it is no packed check');
   const version = bytes[MAGIC.length];
   if (version !== VERSION) throw new RangeError(`packed check version ${version}, not ${VERSION}`);
@@ -55,7 +58,7 @@ export function readPackedCheck(packed: string): unknown {
   const { mostBytes } = PACKED_CHECK_BOUNDS;
   if (size > mostBytes)
     throw new RangeError(`it says that it unpacks to ${size} bytes; the most is ${mostBytes}`);
-  return unzipJson(bytes.subarray(HEAD_BYTES), { ...PACKED_CHECK_BOUNDS, mostBytes: size });
+  return unzip(bytes.subarray(HEAD_BYTES), { ...PACKED_CHECK_BOUNDS, mostBytes: size });
 }
 
 /** A packed check with its plain values changed; the same text where they are not. */

@@ -1,4 +1,4 @@
-export { the } from './the.ts';
+export { keysOf, the } from './the.ts';
 export { csvOf, plainCell, safeCell } from './csv-text.ts';
 export { lengthFieldText, parseLength } from './parse-length.ts';
 export { type Chance, chanceFrom } from './random.ts';

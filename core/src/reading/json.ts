@@ -27,7 +27,17 @@ export class TooLarge extends Error {
   }
 }
 
-const [QUOTE, COMMA, OPEN_LIST, BACKSLASH, CLOSE_LIST, OPEN, CLOSE] = [34, 44, 91, 92, 93, 123, 125];
+/** What a letter of JSON means for its depth and its values: most mean nothing. */
+const [NOTHING, QUOTE, BACKSLASH, COMMA, OPENS, CLOSES] = [0, 1, 2, 3, 4, 5];
+const MEANING = new Uint8Array(65_536);
+for (const [letters, meaning] of [
+  ['"', QUOTE],
+  ['\\', BACKSLASH],
+  [',', COMMA],
+  ['[{', OPENS],
+  [']}', CLOSES],
+] as const)
+  for (const letter of letters) MEANING[letter.charCodeAt(0)] = meaning;
 
 /**
  * Counts depth, values and size of JSON that comes in pieces, before any of it is made into values. Returns what takes
@@ -37,29 +47,35 @@ const [QUOTE, COMMA, OPEN_LIST, BACKSLASH, CLOSE_LIST, OPEN, CLOSE] = [34, 44, 9
 export function jsonScanner({ mostBytes, mostDepth, mostValues }: JsonBounds) {
   let [size, depth, values] = [0, 0, 0];
   let [inText, isEscaped] = [false, false];
-  const step = (code: number, at: number): void => {
-    if (inText) {
-      if (isEscaped) isEscaped = false;
-      else if (code === BACKSLASH) isEscaped = true;
-      else if (code === QUOTE) inText = false;
-      return;
-    }
-    if (code === QUOTE) inText = true;
-    else if (code === COMMA) values++;
-    else if (code === OPEN_LIST || code === OPEN) {
-      values++;
-      if (++depth > mostDepth)
+  const step = (meaning: number, at: number): void => {
+    if (isEscaped) isEscaped = false;
+    else if (inText) {
+      if (meaning === QUOTE) inText = false;
+      else if (meaning === BACKSLASH) isEscaped = true;
+    } else if (meaning === QUOTE) inText = true;
+    else if (meaning === CLOSES) depth--;
+    else if (meaning === COMMA || meaning === OPENS) {
+      if (++values > mostValues) throw new TooLarge(`holds more than ${mostValues} values`, at);
+      if (meaning === OPENS && ++depth > mostDepth)
         throw new TooLarge(`holds values in values more than ${mostDepth} deep`, at, true);
-    } else if (code === CLOSE_LIST || code === CLOSE) depth--;
-    if (values > mostValues) throw new TooLarge(`holds more than ${mostValues} values`, at);
+    }
   };
+  // Two plain loops, which go over every byte that comes from outside: most letters mean nothing.
   return (piece: string | Uint8Array): void => {
     const from = size;
     size += piece.length;
     if (size > mostBytes)
       throw new TooLarge(`has more than ${Math.floor(mostBytes / 2 ** 20)} MB`, mostBytes);
-    if (typeof piece === 'string') for (let i = 0; i < piece.length; i++) step(piece.charCodeAt(i), from + i);
-    else for (let i = 0; i < piece.length; i++) step(piece[i] ?? 0, from + i);
+    if (typeof piece === 'string')
+      for (let i = 0; i < piece.length; i++) {
+        const meaning = MEANING[piece.charCodeAt(i)] ?? NOTHING;
+        if (meaning !== NOTHING || isEscaped) step(meaning, from + i);
+      }
+    else
+      for (let i = 0; i < piece.length; i++) {
+        const meaning = MEANING[piece[i] ?? 0] ?? NOTHING;
+        if (meaning !== NOTHING || isEscaped) step(meaning, from + i);
+      }
   };
 }
 

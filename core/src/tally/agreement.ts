@@ -1,3 +1,4 @@
+import { the } from '../measure/index.ts';
 import type { FaultName } from '../moves/index.ts';
 import { kappaOf } from './intervals.ts';
 import {
@@ -35,7 +36,7 @@ interface Counts {
 function together(a: readonly Span[], b: readonly Span[]): Span[] {
   const shared: Span[] = [];
   for (let [i, j] = [0, 0]; i < a.length && j < b.length;) {
-    const [one, other] = [a[i]!, b[j]!];
+    const [one, other] = [the(a[i]), the(b[j])];
     const span = { fromS: Math.max(one.fromS, other.fromS), toS: Math.min(one.toS, other.toS) };
     if (span.toS - span.fromS >= SLOT_S) shared.push(span);
     if (one.toS < other.toS) i++;
@@ -91,7 +92,11 @@ function firstFrom(timesS: readonly number[], fromS: number): number {
 /** The times of a sorted list within a span, its two ends with it. */
 function within(timesS: readonly number[], { fromS, toS }: Span): number[] {
   const found: number[] = [];
-  for (let i = firstFrom(timesS, fromS); i < timesS.length && timesS[i]! <= toS; i++) found.push(timesS[i]!);
+  for (let i = firstFrom(timesS, fromS); i < timesS.length; i++) {
+    const atS = the(timesS[i]);
+    if (atS > toS) break;
+    found.push(atS);
+  }
   return found;
 }
 
@@ -111,6 +116,11 @@ function count(into: Counts, first: Watch, second: Watch): void {
     }
     into.neither += slots - either.length;
   }
+}
+
+interface Pair {
+  readonly observers: readonly [string, string];
+  readonly faults: Map<FaultName, Counts>;
 }
 
 const nothing = (): Counts => ({ both: 0, onlyFirst: 0, onlySecond: 0, neither: 0, differAtS: [] });
@@ -134,7 +144,7 @@ function isTold(
  * windows are merged once, and gone through once for each other coach.
  */
 export function agreementOf(windows: readonly TallyWindow[]): Agreement[] {
-  const pairs = new Map<string, Map<FaultName, Counts>>();
+  const pairs = new Map<string, Pair>();
   for (const ofStudent of grouped(windows, ({ student }) => student).values()) {
     const coaches = [...grouped(ofStudent, ({ observer }) => observer)]
       .map(([observer, own]) => coachOf(observer, own))
@@ -143,20 +153,21 @@ export function agreementOf(windows: readonly TallyWindow[]): Agreement[] {
       for (const second of coaches.slice(i + 1)) {
         if (together(first.spans, second.spans).length === 0) continue;
         const key = JSON.stringify([first.observer, second.observer]);
-        const pair = pairs.get(key) ?? new Map<FaultName, Counts>();
+        const pair = pairs.get(key) ?? { observers: [first.observer, second.observer], faults: new Map() };
         pairs.set(key, pair);
         for (const fault of new Set([...first.faults, ...second.faults])) {
           const counts = nothing();
           count(counts, first.watchFor(fault), second.watchFor(fault));
-          if (isTold(counts, first, second, fault)) pair.set(fault, added(pair.get(fault), counts));
+          if (isTold(counts, first, second, fault))
+            pair.faults.set(fault, added(pair.faults.get(fault), counts));
         }
       }
     });
   }
-  return [...pairs].flatMap(([key, faults]) =>
+  return [...pairs.values()].flatMap(({ observers, faults }) =>
     [...faults].map(([fault, { both, onlyFirst, onlySecond, neither, differAtS }]): Agreement => ({
       fault,
-      observers: JSON.parse(key) as [string, string],
+      observers,
       kappa: kappaOf(both, onlyFirst, onlySecond, neither),
       slots: both + onlyFirst + onlySecond + neither,
       differAtS,

@@ -123,8 +123,8 @@ test('who was watched least is next', () => {
 });
 
 /** Cohen's kappa over slots of two seconds, slot by slot as the textbook does it: no spans, no merging. */
-function slotBySlot(windows: readonly TallyWindow[], fault: string, a: string, b: string): number[] {
-  const table = [0, 0, 0, 0];
+function slotBySlot(windows: readonly TallyWindow[], fault: string, a: string, b: string) {
+  let [both, first, second, neither] = [0, 0, 0, 0];
   const of = (observer: string) => windows.filter((one) => one.observer === observer);
   for (let at = 0; at < 4000; at += 2) {
     const covers = (list: readonly TallyWindow[]): boolean =>
@@ -132,9 +132,13 @@ function slotBySlot(windows: readonly TallyWindow[], fault: string, a: string, b
     if (!covers(of(a)) || !covers(of(b))) continue;
     const saw = (list: readonly TallyWindow[]): boolean =>
       list.some(({ seen }) => seen.some((one) => one.fault === fault && one.atS >= at && one.atS < at + 2));
-    table[(saw(of(a)) ? 0 : 2) + (saw(of(b)) ? 0 : 1)]!++;
+    const [inA, inB] = [saw(of(a)), saw(of(b))];
+    if (inA && inB) both++;
+    else if (inA) first++;
+    else if (inB) second++;
+    else neither++;
   }
-  return table;
+  return { both, first, second, neither };
 }
 
 test('agreement is that of slots counted one by one, however many windows and coaches', () => {
@@ -154,12 +158,7 @@ test('agreement is that of slots counted one by one, however many windows and co
   fc.assert(
     fc.property(fc.array(windowOf, { maxLength: 12 }), (windows) => {
       for (const { observers, kappa, slots, differAtS } of agreementOf(windows)) {
-        const [both, first, second, neither] = slotBySlot(windows, 'feet-crossed', ...observers) as [
-          number,
-          number,
-          number,
-          number,
-        ];
+        const { both, first, second, neither } = slotBySlot(windows, 'feet-crossed', ...observers);
         expect(slots).toBe(both + first + second + neither);
         expect(differAtS).toHaveLength(first + second);
         expect(kappa).toEqual(kappaOf(both, first, second, neither));
@@ -176,7 +175,7 @@ test('the work grows with the windows, not with their pairs: steps are counted, 
         new Proxy(one, {
           get: (target, key) => {
             looks++;
-            return Reflect.get(target, key) as unknown;
+            return Reflect.get(target, key);
           },
         }),
     );

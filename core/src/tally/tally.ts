@@ -1,4 +1,4 @@
-import type { Verdict } from '../measure/index.ts';
+import { the, type Verdict } from '../measure/index.ts';
 import type { FaultName } from '../moves/index.ts';
 import { agreementOf, type Agreement } from './agreement.ts';
 import { poissonInterval, wilsonInterval, type Interval } from './intervals.ts';
@@ -63,7 +63,7 @@ export function ratesOf(
     const weightOf = weigh(all, watched);
     let [watchedS, count, seen, of] = [0, 0, 0, 0];
     for (const i of watched) {
-      const { fromS, toS } = all[i]!;
+      const { fromS, toS } = the(all[i]);
       const own = times[i]?.get(fault) ?? [];
       watchedS += weightOf(i) * (toS - fromS);
       count += weightOf(i) * own.length;

@@ -1,3 +1,4 @@
+import { the } from '../measure/index.ts';
 import { grouped, merged, sharesTime, type Span, type TallyWindow } from './window.ts';
 
 /**
@@ -6,14 +7,14 @@ import { grouped, merged, sharesTime, type Span, type TallyWindow } from './wind
  */
 function weightsAmong(all: readonly TallyWindow[], among: readonly number[]): (index: number) => number {
   const weight = new Map<number, number>();
-  for (const indexes of grouped(among, (i) => all[i]!.student).values()) {
-    const own = [...grouped(indexes, (i) => all[i]!.observer)];
+  for (const indexes of grouped(among, (i) => the(all[i]).student).values()) {
+    const own = [...grouped(indexes, (i) => the(all[i]).observer)];
     const watching: readonly (readonly [string, Span[]])[] = own.map(([observer, list]) => [
       observer,
-      merged(list.map((i) => all[i]!)),
+      merged(list.map((i) => the(all[i]))),
     ]);
     for (const i of indexes) {
-      const window = all[i]!;
+      const window = the(all[i]);
       let others = 0;
       for (const [observer, spans] of watching)
         if (observer !== window.observer && sharesTime(spans, window)) others++;

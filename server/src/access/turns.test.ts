@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { the } from '@angled-chalk/core/measure';
 import { takeTurns, type Turn } from './turns.ts';
 
 /** Turns by a clock that is set by hand. */
@@ -22,7 +23,7 @@ test('each mistake of an address doubles its wait, up to half a minute, and nobo
     expect(turns.take('a', false)).toEqual({ afterMs: 0 });
     turns.wrong('a');
     waits.push(refusedFor(turns.take('a', false)));
-    at(now() + waits.at(-1)!);
+    at(now() + the(waits.at(-1)));
   }
   expect(waits).toEqual([1000, 2000, 4000, 8000, 16_000, 30_000, 30_000, 30_000]);
 });
@@ -82,7 +83,7 @@ test('whatever many addresses try, no more than one try a second is made, and no
           expect('afterMs' in turn ? turn.afterMs : turn.refusedForMs).toBeLessThanOrEqual(31_000);
         }
         const inOrder = made.toSorted((a, b) => a - b);
-        inOrder.slice(1).forEach((next, i) => expect(next - inOrder[i]!).toBeGreaterThanOrEqual(1000));
+        inOrder.slice(1).forEach((next, i) => expect(next - the(inOrder[i])).toBeGreaterThanOrEqual(1000));
       },
     ),
   );

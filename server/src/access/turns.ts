@@ -37,7 +37,10 @@ export function takeTurns(now: () => number): Turns {
     const at = now();
     for (const [who, { lastMs }] of mistakes) if (at - lastMs > FORGOTTEN_MS) mistakes.delete(who);
     for (const [who, turnMs] of queued) if (turnMs <= at) queued.delete(who);
-    while (mistakes.size > MOST_REMEMBERED) mistakes.delete(mistakes.keys().next().value!);
+    for (const [who] of mistakes) {
+      if (mistakes.size <= MOST_REMEMBERED) break;
+      mistakes.delete(who);
+    }
   };
   return {
     take: (who, known) => {

@@ -2,8 +2,10 @@ import { createHash, randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { strFromU8, unzipSync, zipSync } from 'fflate';
+import { the } from '@angled-chalk/core/measure';
 import { DEMO_PLAN } from '@angled-chalk/core/sim';
 import {
+  apiErrorSchema,
   backupSummarySchema,
   keptBackupSchema,
   studentSchema,
@@ -16,6 +18,7 @@ import { openEngine } from '../db/engine.ts';
 import { emptyNext, openDatabase, takeNext } from '../db/open.ts';
 import {
   endPrograms,
+  listAt,
   OWN_PAGE,
   runProgram,
   startProgram,
@@ -57,17 +60,17 @@ afterAll(endPrograms);
 
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const manifestOf = (files: Record<string, Uint8Array>): Manifest =>
-  JSON.parse(strFromU8(files['manifest.json']!)) as Manifest;
+  JSON.parse(strFromU8(the(files['manifest.json']))) as Manifest;
 
 test('a backup is an ordinary zip that says what is in it, table by table and recording by recording', () => {
   const files = unzipSync(new Uint8Array(readFileSync(backup)));
   const manifest = manifestOf(files);
   for (const { file, bytes, sha256: sum } of [...manifest.tables, ...manifest.recordings]) {
-    expect(files[file]!.length).toBe(bytes);
-    expect(sha256(files[file]!)).toBe(sum);
+    expect(the(files[file]).length).toBe(bytes);
+    expect(sha256(the(files[file]))).toBe(sum);
   }
-  const lines = strFromU8(files['students.jsonl']!).trimEnd().split('\n');
-  expect(lines).toHaveLength(manifest.tables.find(({ table }) => table === 'students')!.rows);
+  const lines = strFromU8(the(files['students.jsonl'])).trimEnd().split('\n');
+  expect(lines).toHaveLength(the(manifest.tables.find(({ table }) => table === 'students')).rows);
   expect(lines.map((line) => (JSON.parse(line) as { name: string }).name)).toContain('Imke Varga');
   expect(Object.keys(files).sort()).toEqual(
     [
@@ -135,11 +138,9 @@ test('others wait at most three seconds while a backup is made, and what they wr
   const bytes = new Uint8Array(await answer.arrayBuffer());
   stop.abort();
   await busy;
-  expect(manifestOf(unzipSync(bytes)).tables.find(({ table }) => table === 'students')!.rows).toBe(6);
+  expect(the(manifestOf(unzipSync(bytes)).tables.find(({ table }) => table === 'students')).rows).toBe(6);
   console.log(`longest wait during a backup: ${Math.max(...waits).toFixed(0)} ms of ${waits.length} writes`);
-  expect(((await (await fetch(`${url}/api/plans`)).json()) as unknown[]).length).toBeGreaterThanOrEqual(
-    waits.length,
-  );
+  expect((await listAt(`${url}/api/plans`)).length).toBeGreaterThanOrEqual(waits.length);
 });
 
 /** The backup with something done to its files, its manifest made to fit them again or not. */
@@ -170,7 +171,7 @@ const withText = (
   name: string,
   change: (text: string) => string,
 ): void => {
-  files[name] = Buffer.from(change(strFromU8(files[name]!)));
+  files[name] = Buffer.from(change(strFromU8(the(files[name]))));
 };
 
 test.each<[string, () => string, RegExp]>([
@@ -221,7 +222,7 @@ test.each<[string, () => string, RegExp]>([
     'a recording that is none',
     () =>
       altered((files, { recordings }) => {
-        files[recordings[0]!.file] = Buffer.from('no track');
+        files[the(recordings[0]).file] = Buffer.from('no track');
       }),
     /recordings\/.*no recording/,
   ],
@@ -268,7 +269,7 @@ test.each<[string, () => string, RegExp]>([
     'a table twice',
     () =>
       altered((_files, manifest) => {
-        manifest.tables.push(manifest.tables[0]!);
+        manifest.tables.push(the(manifest.tables[0]));
       }),
     /lists something twice/,
   ],
@@ -294,7 +295,7 @@ test.each<[string, () => string, RegExp]>([
     () =>
       altered((files) => {
         files['students.jsonl'] = Buffer.concat([
-          files['students.jsonl']!.subarray(0, -1),
+          the(files['students.jsonl']).subarray(0, -1),
           Buffer.alloc(40 * 2 ** 20, ' '),
           Buffer.from('\n'),
         ]);
@@ -331,10 +332,10 @@ test('a club that cannot be read is put aside as it is, and the backup takes its
   const { code, text } = await runProgram(['restore', backup, '--data', root]);
   expect(text).toMatch(/cannot be read, and is kept as it is in .*club\.damaged-/);
   expect(code).toBe(0);
-  const aside = readdirSync(root).find((name) => name.startsWith('club.damaged-'))!;
+  const aside = the(readdirSync(root).find((name) => name.startsWith('club.damaged-')));
   expect(readFileSync(join(root, aside, 'global/pg_control'))).toEqual(Buffer.alloc(8192));
   const { url } = await startProgram(['--data', root]);
-  expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(6);
+  expect(await listAt(`${url}/api/students`)).toHaveLength(6);
 });
 
 test('where there is no room for a backup it is not taken in, whether or not it says how large it is', async () => {
@@ -365,9 +366,7 @@ test('where there is no room for a backup it is not taken in, whether or not it 
     });
     const answer = await send(unsaid, { duplex: 'half' });
     expect(answer.status).toBe(507);
-    expect(((await answer.json()) as { error: { message: string } }).error.message).toContain(
-      'not enough room',
-    );
+    expect(apiErrorSchema.parse(await answer.json()).error.message).toContain('not enough room');
     expect(
       (await write(`${program.url}/api/plans`, 'POST', { id: randomUUID(), value: DEMO_PLAN })).status,
     ).toBe(201);
@@ -399,7 +398,7 @@ test('backups that the program made by itself are listed by date, with whether s
   expect(JSON.stringify(await list())).not.toContain('Ada');
   for (const name of ['..%2Faccess.json', 'of%20my%20own.zip'])
     expect((await write(`${url}/api/backup/kept/${name}`, 'DELETE')).status).toBe(404);
-  const name = encodeURIComponent(now[0]!.name);
+  const name = encodeURIComponent(the(now[0]).name);
   expect((await write(`${url}/api/backup/kept/${name}`, 'DELETE')).status).toBe(204);
   expect(await list()).toEqual([]);
   expect(readdirSync(backups)).toEqual(['of my own.zip']);
@@ -415,9 +414,9 @@ test('from the screen: it says what is in it first, then everything is replaced 
   });
   const summary = backupSummarySchema.parse(await looked.json());
   expect(summary).toMatchObject({ club: expect.stringContaining('Saltmarsh') as string, recordings: 4 });
-  expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(0);
+  expect(await listAt(`${url}/api/students`)).toHaveLength(0);
   expect((await write(`${url}/api/backup/${summary.id}/take`, 'POST', {})).status).toBe(200);
-  expect((await (await fetch(`${url}/api/students`)).json()) as unknown[]).toHaveLength(6);
+  expect(await listAt(`${url}/api/students`)).toHaveLength(6);
 });
 
 /** A club as an earlier version left it: made by its own migrations and filled by plain SQL. */
@@ -436,7 +435,7 @@ async function earlierClub(root: string, migrations: number): Promise<void> {
     ]);
   }
   const files = unzipSync(new Uint8Array(readFileSync(backup)));
-  const packed = files[manifestOf(files).recordings[0]!.file]!;
+  const packed = the(files[the(manifestOf(files).recordings[0]).file]);
   const [ada, gone, lone, judged, nobodys] = [1, 2, 3, 4, 5].map(
     (n) => `5e0c0de0-0000-4000-8000-0000000000a${n}`,
   );
@@ -472,13 +471,13 @@ test('a club of an earlier version is backed up before it is brought up to date,
   expect(students.map(({ name }) => name)).toEqual(['Ada Fell', 'Whose are these?']);
   const { items } = await listTracks(opened.db, { limit: 10, offset: 0 });
   const ownerOf = (trackId: string) =>
-    students.find(({ id }) => id === items.find((one) => one.id === trackId)!.studentId)!.name;
+    the(students.find(({ id }) => id === the(items.find((one) => one.id === trackId)).studentId)).name;
   expect(ownerOf('5e0c0de0-0000-4000-8000-0000000000a4')).toBe('Ada Fell');
   expect(ownerOf('5e0c0de0-0000-4000-8000-0000000000a5')).toBe('Whose are these?');
-  for (const { id, bytes } of items) expect((await trackSamples(opened.db, id))!.length).toBe(bytes);
+  for (const { id, bytes } of items) expect(the(await trackSamples(opened.db, id)).length).toBe(bytes);
   await opened.close();
   const fresh = join(testFolder(), 'data');
-  expect(await runProgram(['restore', join(backups, kept!), '--data', fresh])).toMatchObject({ code: 0 });
+  expect(await runProgram(['restore', join(backups, the(kept)), '--data', fresh])).toMatchObject({ code: 0 });
   const again = await openDatabase(readyDirectory(fresh));
   expect((await listStudents(again.db)).map(({ name }) => name)).toEqual(['Ada Fell', 'Whose are these?']);
   expect((await listTracks(again.db, { limit: 10, offset: 0 })).total).toBe(3);

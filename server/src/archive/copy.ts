@@ -1,6 +1,4 @@
-import type { PGlite } from '@electric-sql/pglite';
-
-type Asking = Pick<PGlite, 'query'>;
+import { rowsOf, type Asking } from '../db/rows.ts';
 
 interface Column {
   readonly name: string;
@@ -9,7 +7,8 @@ interface Column {
 
 /** The columns of a table, in their order. */
 export async function columnsOf(asking: Asking, table: string): Promise<Column[]> {
-  const { rows } = await asking.query<{ name: string; type: string }>(
+  const rows = await rowsOf<{ name: string; type: string }>(
+    asking,
     `select column_name as name, data_type as type from information_schema.columns
      where table_schema = 'public' and table_name = $1 order by ordinal_position`,
     [table],
@@ -18,13 +17,14 @@ export async function columnsOf(asking: Asking, table: string): Promise<Column[]
 }
 
 const ESCAPES: Readonly<Record<string, string>> = { '\\': '\\\\', '\n': '\\n', '\r': '\\r', '\t': '\\t' };
-const escaped = (text: string): string => text.replace(/[\\\n\r\t]/g, (one) => ESCAPES[one]!);
+const escaped = (text: string): string =>
+  /[\\\n\r\t]/.test(text) ? text.replace(/[\\\n\r\t]/g, (one) => ESCAPES[one] ?? one) : text;
 
 /** A value as COPY reads it in its text format. */
 function cell(value: unknown, isJson: boolean): string {
   if (value === null || value === undefined) return '\\N';
   if (isJson || typeof value === 'object') return escaped(JSON.stringify(value));
-  return escaped(typeof value === 'string' ? value : String(value as number | boolean));
+  return typeof value === 'string' ? escaped(value) : JSON.stringify(value);
 }
 
 /** Rows as lines of COPY's text format. */

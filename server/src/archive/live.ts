@@ -10,6 +10,7 @@ import { openEngine } from '../db/engine.ts';
 import { lockBuilding } from '../db/lock.ts';
 import type { OpenDatabase } from '../db/open.ts';
 import { erasures } from '../db/schema.ts';
+import { rowOf } from '../db/rows.ts';
 import { Seat } from '../db/seat.ts';
 import { freeBytes, RESERVE_BYTES } from '../db/space.ts';
 import { keepBackup } from './kept.ts';
@@ -48,8 +49,8 @@ export async function backUp({ seat, directory }: OpenDatabase, file: string): P
 }
 
 async function sizeOf(seat: Seat): Promise<number> {
-  const { rows } = await seat.query('select pg_database_size(current_database())::float8 as bytes');
-  return (rows[0] as { bytes: number }).bytes + 48 * 2 ** 20;
+  const sql = 'select pg_database_size(current_database())::float8 as bytes';
+  return (await rowOf<{ bytes: number }>(seat, sql)).bytes + 48 * 2 ** 20;
 }
 
 /** What the child of `backUp` does. */

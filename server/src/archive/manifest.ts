@@ -1,3 +1,4 @@
+import { keysOf } from '@angled-chalk/core/measure';
 import { z } from 'zod';
 
 export const BACKUP_FORMAT = 'angled-chalk-backup';
@@ -22,7 +23,7 @@ export const TABLES_SINCE = {
   observations: 9,
 } as const;
 export type TableName = keyof typeof TABLES_SINCE;
-export const TABLES = Object.keys(TABLES_SINCE) as TableName[];
+export const TABLES = keysOf(TABLES_SINCE);
 
 /** The tables that a backup with so many migrations must have. */
 export const tablesOf = (schema: number): TableName[] =>

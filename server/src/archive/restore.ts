@@ -1,9 +1,11 @@
 import { rmSync } from 'node:fs';
+import { the } from '@angled-chalk/core/measure';
 import { parseJson, TooLarge } from '@angled-chalk/core/reading';
 import type { DataDirectory } from '../db/directory.ts';
 import { openEngine } from '../db/engine.ts';
 import { MIGRATIONS } from '../db/migrations.ts';
 import { emptyNext, migrateAll, migrateTo } from '../db/open.ts';
+import { countOf, rowOf, rowsOf, type Asking } from '../db/rows.ts';
 import { Seat } from '../db/seat.ts';
 import { PART_BYTES, partsOf } from '../tracks/packed.ts';
 import { offThread, TaskFailed } from '../work/off-thread.ts';
@@ -23,7 +25,6 @@ const NOTHING = 'Nothing was changed. Choose another backup.';
 /** Told how far it is, from 0 to 1. */
 export type Tell = (share: number) => void;
 
-type Asking = Pick<Seat, 'query'>;
 type Row = Readonly<Record<string, unknown>>;
 
 /**
@@ -56,6 +57,9 @@ export async function buildFromArchive(
     archive.close();
   }
 }
+
+const isRow = (value: unknown): value is Row =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Several things under way at once; the first that fails is thrown by the next `add`, or by `all`. */
 function atOnce(most: number) {
@@ -94,25 +98,26 @@ async function fill(seat: Seat, archive: Archive, tell: Tell): Promise<void> {
   const { manifest } = archive;
   const { schema, tables } = manifest;
   await migrateTo(seat, schema);
-  const { rows } = await seat.query("select to_regclass('track_parts') is not null as apart");
-  const { apart } = rows[0] as { apart: boolean };
+  const { apart } = await rowOf<{ apart: boolean }>(
+    seat,
+    "select to_regclass('track_parts') is not null as apart",
+  );
   const of = Math.max(1, unpackedBytes(manifest));
   let done = 0;
   const reading = atOnce(MOST_READING);
   await seat.transaction(async (inside) => {
     const filling: Filling = {
-      inside: inside as unknown as Asking,
+      inside: inside,
       archive,
       reading,
       isCurrent: schema === MIGRATIONS.length,
       passed: (bytes) => tell(Math.min(1, (done += bytes) / of)),
     };
     for (const table of tablesOf(schema)) {
-      const listed = tables.find((one) => one.table === table)!;
+      const listed = the(tables.find((one) => one.table === table));
       if (table === 'tracks' && !apart) await fillWithSamples(filling, listed.file);
       else await fillTable(filling, table, listed.file);
-      const counted = await inside.query(`select count(*)::int as n from "${table}"`);
-      if ((counted.rows[0] as { n: number }).n !== listed.rows)
+      if ((await countOf(inside, table)) !== listed.rows)
         throw new BadArchive(`${listed.file}: not every row could be brought back. ${NOTHING}`);
       if (table === 'tracks') await fillSamples(filling, apart);
     }
@@ -120,11 +125,13 @@ async function fill(seat: Seat, archive: Archive, tell: Tell): Promise<void> {
   });
 }
 
+const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
 /** A line of a table as a row; throws BadArchive with its place. */
-function rowOf(file: string, number: number, line: Buffer): Row {
+function readRow(file: string, number: number, line: Buffer): Row {
   try {
     const row = parseJson(line, ROW_BOUNDS);
-    if (typeof row === 'object' && row !== null && !Array.isArray(row)) return row as Row;
+    if (isRow(row)) return row;
     throw new SyntaxError('it is no row');
   } catch (error) {
     throw bad(file, number, error instanceof TooLarge ? `it ${error.message}` : 'it is no row in JSON');
@@ -133,20 +140,20 @@ function rowOf(file: string, number: number, line: Buffer): Row {
 
 async function fillTable(filling: Filling, table: TableName, file: string): Promise<void> {
   const { inside, archive, reading, isCurrent, passed } = filling;
-  const columns = await columnsOf(inside as never, table);
+  const columns = await columnsOf(inside, table);
   const known = new Set(columns.map(({ name }) => name));
   let [piece, bytes, number]: [Row[], number, number] = [[], 0, 0];
   const put = async (): Promise<void> => {
     const first = number - piece.length + 1;
-    await copyInto(inside as never, table, columns, piece).catch((error: unknown) => {
-      throw new BadArchive(`${file}, near line ${first}: ${(error as Error).message}. ${NOTHING}`);
+    await copyInto(inside, table, columns, piece).catch((error: unknown) => {
+      throw new BadArchive(`${file}, near line ${first}: ${reason(error)}. ${NOTHING}`);
     });
     passed(bytes);
     [piece, bytes] = [[], 0];
   };
   for await (const line of archive.lines(file)) {
     number++;
-    const row = rowOf(file, number, line);
+    const row = readRow(file, number, line);
     const strange = Object.keys(row).find((name) => !known.has(name));
     if (strange !== undefined) throw bad(file, number, `"${strange.slice(0, 60)}" is no column of it`);
     if (isCurrent) {
@@ -175,12 +182,12 @@ const holdToReport = (reading: AtOnce, file: string, number: number, row: Row): 
 
 /** Rows of an earlier version held the samples themselves. */
 async function fillWithSamples({ inside, archive }: Filling, file: string): Promise<void> {
-  const columns = await columnsOf(inside as never, 'tracks');
+  const columns = await columnsOf(inside, 'tracks');
   let number = 0;
   for await (const line of archive.lines(file)) {
-    const row = rowOf(file, ++number, line);
+    const row = readRow(file, ++number, line);
     const packed = await archive.bytes(recordingFile(String(row['id'])));
-    await copyInto(inside as never, 'tracks', columns, [{ ...row, packed: `\\x${packed.toString('hex')}` }]);
+    await copyInto(inside, 'tracks', columns, [{ ...row, packed: `\\x${packed.toString('hex')}` }]);
   }
 }
 
@@ -212,18 +219,18 @@ async function fillSamples({ inside, archive, reading, passed }: Filling, apart:
 }
 
 /** Rows of an earlier version, once they are as those of this one. */
-async function checkRows(seat: Seat, { tables }: Manifest): Promise<void> {
-  for (const { table, file } of tables) {
+async function checkRows(seat: Seat, { schema, tables }: Manifest): Promise<void> {
+  for (const table of tablesOf(schema)) {
+    const file = the(tables.find((one) => one.table === table)).file;
     let last: string | null = null;
     for (;;) {
-      const page: { id: string; row: Row }[] = (
-        await seat.query(
-          `select t.id::text as id, to_jsonb(t) as row from "${table}" t ${last === null ? '' : 'where t.id > $1'} order by t.id limit 100`,
-          last === null ? [] : [last],
-        )
-      ).rows as { id: string; row: Row }[];
+      const page: readonly { readonly id: string; readonly row: Row }[] = await rowsOf(
+        seat,
+        `select t.id::text as id, to_jsonb(t) as row from "${table}" t ${last === null ? '' : 'where t.id > $1'} order by t.id limit 100`,
+        last === null ? [] : [last],
+      );
       for (const { id, row } of page) {
-        const wrong = wrongWith(table as TableName, row);
+        const wrong = wrongWith(table, row);
         if (wrong !== null) throw new BadArchive(`${file}: the row ${id}: ${wrong}. ${NOTHING}`);
       }
       if (page.length < 100) break;

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { the } from '@angled-chalk/core/measure';
 import { DEMO_FLOORS, DEMO_PATTERNS, DEMO_PLANS } from '@angled-chalk/core/sim';
 import { SCHOOLS } from '@angled-chalk/core/body';
 import { testDatabase } from '../test-database.ts';
@@ -6,6 +7,7 @@ import { testCheck, testStops, testWindow } from '../test-program.ts';
 import { migrateTo, type OpenDatabase } from '../db/open.ts';
 import { openEngine } from '../db/engine.ts';
 import { MIGRATIONS } from '../db/migrations.ts';
+import { rowsOf } from '../db/rows.ts';
 import { Seat } from '../db/seat.ts';
 import { copyInto, columnsOf } from './copy.ts';
 import { TABLES, tablesOf, type TableName } from './manifest.ts';
@@ -37,17 +39,17 @@ const GOOD: Readonly<Record<TableName, Record<string, unknown>>> = {
     measurements: [{ length: 'statureM', valueM: 1.7, day: '2026-11-30', method: 'tape' }],
     arriving: null,
   },
-  patterns: { id: randomUUID(), ...stored, pattern: DEMO_PATTERNS[0]!.pattern },
-  plans: { id: randomUUID(), ...stored, plan: DEMO_PLANS[0]!.plan },
+  patterns: { id: randomUUID(), ...stored, pattern: the(DEMO_PATTERNS[0]).pattern },
+  plans: { id: randomUUID(), ...stored, plan: the(DEMO_PLANS[0]).plan },
   plan_versions: {
     id: randomUUID(),
     plan_id: randomUUID(),
     version: 3,
     label: null,
-    plan: DEMO_PLANS[0]!.plan,
+    plan: the(DEMO_PLANS[0]).plan,
     kept_at: at,
   },
-  floors: { id: randomUUID(), ...stored, floor: DEMO_FLOORS[0]!.floor },
+  floors: { id: randomUUID(), ...stored, floor: the(DEMO_FLOORS[0]).floor },
   tracks: {
     id: track,
     name: 'Round',
@@ -88,7 +90,7 @@ test.each(TABLES)(
   async (table) => {
     const row = { ...GOOD[table], ...(table === 'students' ? { name: 'Ada Fell' } : {}) };
     expect(wrongWith(table, row)).toBeNull();
-    const columns = (await columnsOf(opened.seat as never, table)).map(({ name }) => name);
+    const columns = (await columnsOf(opened.seat, table)).map(({ name }) => name);
     expect(Object.keys(ROWS[table].shape).toSorted()).toEqual(columns.toSorted());
   },
 );
@@ -119,8 +121,8 @@ test.each([
 
 test('what is copied in is what was there, letter by letter', async () => {
   const row = GOOD['students'];
-  const columns = await columnsOf(opened.seat as never, 'students');
-  await copyInto(opened.seat as never, 'students', columns, [row]);
+  const columns = await columnsOf(opened.seat, 'students');
+  await copyInto(opened.seat, 'students', columns, [row]);
   const { rows } = await opened.seat.query('select to_jsonb(t) as row from students t');
   expect(rows).toEqual([{ row }]);
 });
@@ -129,10 +131,11 @@ test('each table is in a backup from the migration on that makes it', async () =
   const seat = new Seat(await openEngine({ memory: true }), null);
   for (let n = 1; n <= MIGRATIONS.length; n++) {
     await migrateTo(seat, n);
-    const { rows } = await seat.query(
+    const rows = await rowsOf<{ name: string }>(
+      seat,
       "select table_name as name from information_schema.tables where table_schema = 'public'",
     );
-    const there = new Set((rows as { name: string }[]).map(({ name }) => name));
+    const there = new Set(rows.map(({ name }) => name));
     expect([n, ...TABLES.filter((table) => there.has(table))]).toEqual([n, ...tablesOf(n)]);
   }
   await seat.close();

@@ -97,24 +97,20 @@ export const ROWS = {
   }),
 } as const satisfies Record<TableName, z.ZodType>;
 
+const SCHEMAS: Readonly<Record<TableName, z.ZodType>> = ROWS;
+
 /** What is wrong with a row, in words, or null. */
 export function wrongWith(table: TableName, row: unknown): string | null {
-  const read = (ROWS[table] as z.ZodType).safeParse(row);
+  const read = SCHEMAS[table].safeParse(row);
   return read.success ? null : issueProblem(read.error).message;
 }
 
-/** The packed report of a check, with what it must agree with; null where there is none. */
-export interface ToAgree {
-  readonly report: string;
-  readonly engine: number;
-  readonly verdict: z.infer<typeof verdictSchema>;
-}
-export function reportOf(row: unknown): ToAgree | null {
-  const { report, engine, verdict } = row as Partial<Record<keyof ToAgree, unknown>>;
-  return typeof report === 'string' && typeof engine === 'number'
-    ? { report, engine, verdict: verdict as ToAgree['verdict'] }
-    : null;
-}
+/** The packed report of a check, with what it must agree with. */
+const toAgree = z.object({ report: z.string(), engine: z.number(), verdict: verdictSchema });
+export type ToAgree = z.infer<typeof toAgree>;
+
+/** Null where there is none: checks of an earlier version kept no report. */
+export const reportOf = (row: unknown): ToAgree | null => toAgree.safeParse(row).data ?? null;
 
 export const disagrees = ({ engine, verdict }: ToAgree, report: ReportSummary): string | null =>
   contradiction({ engine, verdict }, report)?.message ?? null;

@@ -5,7 +5,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import yazl from 'yazl';
 import { appliedMigrations } from '../db/migrations.ts';
-import type { Seat } from '../db/seat.ts';
+import { rowsOf, type Asking } from '../db/rows.ts';
 import {
   BACKUP_FORMAT,
   BACKUP_VERSION,
@@ -19,12 +19,8 @@ import {
 
 const PAGE = 200;
 
-async function rowsOf<T>(seat: Pick<Seat, 'query'>, sql: string, parameters: unknown[] = []): Promise<T[]> {
-  return (await seat.query(sql, parameters)).rows as T[];
-}
-
 /** Every row of a table as a line of JSON, in the order of its key, a page at a time. */
-async function* lines(seat: Pick<Seat, 'query'>, table: string, without: string): AsyncGenerator<string> {
+async function* lines(seat: Asking, table: string, without: string): AsyncGenerator<string> {
   let last: string | null = null;
   for (;;) {
     const where: string = last === null ? '' : 'where t.id > $1';
@@ -72,7 +68,7 @@ function counted(source: AsyncIterable<string | Uint8Array>): { stream: Readable
  * Writes everything a database holds as one archive, whatever its version. The database must not
  * change meanwhile: hand in a copy, or one that nobody else uses. The file appears only when it is whole.
  */
-export async function writeArchive(seat: Pick<Seat, 'query'>, file: string): Promise<Manifest> {
+export async function writeArchive(seat: Asking, file: string): Promise<Manifest> {
   const zip = new yazl.ZipFile();
   const part = `${file}.part`;
   const out = fs.createWriteStream(part, { mode: 0o600 });
@@ -95,7 +91,7 @@ export async function writeArchive(seat: Pick<Seat, 'query'>, file: string): Pro
   }
 }
 
-async function addAll(seat: Pick<Seat, 'query'>, zip: yazl.ZipFile): Promise<Manifest> {
+async function addAll(seat: Asking, zip: yazl.ZipFile): Promise<Manifest> {
   const schema = await appliedMigrations(seat);
   zip.addBuffer(Buffer.from(README), 'README.txt');
   const add = async (name: string, source: AsyncIterable<string | Uint8Array>, compress: boolean) => {
@@ -133,7 +129,7 @@ async function addAll(seat: Pick<Seat, 'query'>, zip: yazl.ZipFile): Promise<Man
   };
 }
 
-async function tablesOf(seat: Pick<Seat, 'query'>): Promise<Set<string>> {
+async function tablesOf(seat: Asking): Promise<Set<string>> {
   const rows = await rowsOf<{ name: string }>(
     seat,
     "select table_name as name from information_schema.tables where table_schema = 'public'",
@@ -141,11 +137,7 @@ async function tablesOf(seat: Pick<Seat, 'query'>): Promise<Set<string>> {
   return new Set(rows.map(({ name }) => name));
 }
 
-async function* samples(
-  seat: Pick<Seat, 'query'>,
-  id: string,
-  partsApart: boolean,
-): AsyncGenerator<Uint8Array> {
+async function* samples(seat: Asking, id: string, partsApart: boolean): AsyncGenerator<Uint8Array> {
   const sql = partsApart
     ? 'select packed from track_parts where track_id = $1 order by part'
     : 'select packed from tracks where id = $1';

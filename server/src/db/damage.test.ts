@@ -10,12 +10,15 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
+import { keysOf, the } from '@angled-chalk/core/measure';
+import { studentInputSchema } from '@angled-chalk/contract';
 import { seedDemo } from '../demo/seed.ts';
 import { keepVersion } from '../plans/versions.ts';
 import { addRoster } from '../students/store.ts';
 import { endPrograms, testFolder, testStudent } from '../test-program.ts';
 import { DamagedClub, dataDirectory, readyDirectory } from './directory.ts';
 import { openDatabase, type OpenDatabase } from './open.ts';
+import { rowOf, rowsOf } from './rows.ts';
 
 afterAll(endPrograms);
 
@@ -45,20 +48,15 @@ beforeAll(async () => {
     opened.db,
     Array.from({ length: 200 }, (_, i) => ({
       id: randomUUID(),
-      value: {
-        ...testStudent(`Student ${i}`, { reactionS: null, level: 'new' }),
-        filmingConsent: 'given',
-        measuredBy: 'tape',
-      } as never,
+      value: studentInputSchema.parse(testStudent(`Student ${i}`, { filmingConsent: 'given' })),
     })),
   );
-  const plans = (await opened.seat.query('select id, version from plans limit 1')).rows as {
-    id: string;
-    version: number;
-  }[];
-  const [plan] = plans;
-  await keepVersion(opened.db, plan!.id, { id: randomUUID(), version: plan!.version, label: 'as it was' });
-  files = (await opened.seat.query(FILES)).rows as File[];
+  const plan = await rowOf<{ id: string; version: number }>(
+    opened.seat,
+    'select id, version from plans limit 1',
+  );
+  await keepVersion(opened.db, plan.id, { id: randomUUID(), version: plan.version, label: 'as it was' });
+  files = await rowsOf<File>(opened.seat, FILES);
   held = await everything(opened);
   await opened.close();
 });
@@ -123,7 +121,7 @@ async function open(path: string, damage: Damage): Promise<string> {
   }
 }
 
-test.each(Object.keys(DAMAGES) as Damage[])(
+test.each(keysOf(DAMAGES))(
   'every table whose file is %s is told in words, and nothing is written',
   async (damage) => {
     const seen: string[] = [];
@@ -143,11 +141,11 @@ test('an index or long values that are damaged are told, or nothing is lost by i
   const others = files.filter(
     ({ kind, path }) => kind !== 'table' && statSync(join(whole, 'club', path)).size > 8192,
   );
-  const damages = Object.keys(DAMAGES) as Damage[];
+  const damages = keysOf(DAMAGES);
   const seen: string[] = [];
   for (let i = 0; i < 12; i++) {
-    const { table, kind, path } = others[(seed + 7 * i) % others.length]!;
-    const damage = damages[(seed + i) % damages.length]!;
+    const { table, kind, path } = the(others[(seed + 7 * i) % others.length]);
+    const damage = the(damages[(seed + i) % damages.length]);
     const found = await open(path, damage);
     if (found !== 'told') seen.push(`${kind} of ${table}, ${damage}: ${found}`);
   }
@@ -162,7 +160,7 @@ test('the newest backup that the program made is offered by its date', async () 
   for (const day of ['03', '09', '05'])
     writeFileSync(join(backups, `2026-11-${day}T08-30-00-000Z before-restore.zip`), '');
   writeFileSync(
-    join(club, files.find(({ table, kind }) => table === 'students' && kind === 'table')!.path),
+    join(club, the(files.find(({ table, kind }) => table === 'students' && kind === 'table')).path),
     '',
   );
   await expect(openDatabase(readyDirectory(root))).rejects.toThrow(

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { MIGRATIONS_DIR } from '../places.ts';
-import type { Seat } from './seat.ts';
+import { rowOf, type Asking } from './rows.ts';
 
 interface Journal {
   readonly entries: readonly { readonly idx: number; readonly when: number; readonly tag: string }[];
@@ -13,15 +13,14 @@ export const MIGRATIONS: Journal['entries'] = (
 ).entries;
 
 /** How many migrations a database has had. */
-export async function appliedMigrations(seat: Pick<Seat, 'query'>): Promise<number> {
-  const { rows } = (await seat.query(
+export async function appliedMigrations(asking: Asking): Promise<number> {
+  const { there } = await rowOf<{ there: boolean }>(
+    asking,
     `select to_regclass('drizzle.__drizzle_migrations') is not null as there`,
-  )) as { rows: { there: boolean }[] };
-  if (!rows[0]!.there) return 0;
-  const counted = (await seat.query('select count(*)::int as n from drizzle.__drizzle_migrations')) as {
-    rows: { n: number }[];
-  };
-  return counted.rows[0]!.n;
+  );
+  if (!there) return 0;
+  return (await rowOf<{ n: number }>(asking, 'select count(*)::int as n from drizzle.__drizzle_migrations'))
+    .n;
 }
 
 /** The statements of one migration. */

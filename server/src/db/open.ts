@@ -37,7 +37,7 @@ const over = (seat: Seat): Database => drizzle(seat as never, { schema, casing: 
 export async function migrateAll(seat: Seat): Promise<Database> {
   const db = over(seat);
   await migrate(db as never, { migrationsFolder: MIGRATIONS_DIR });
-  await keepShape(seat as never);
+  await keepShape(seat);
   return db;
 }
 

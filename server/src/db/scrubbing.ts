@@ -1,3 +1,4 @@
+import { the } from '@angled-chalk/core/measure';
 import { asc, inArray, isNull } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import type { Activity } from '../http/activity.ts';
@@ -5,6 +6,7 @@ import { reasonOf } from '../http/errors.ts';
 import { breathe } from './breathe.ts';
 import type { Database, OpenDatabase } from './open.ts';
 import { erasures } from './schema.ts';
+import { countOf, rowOf, rowsOf } from './rows.ts';
 import type { Seat } from './seat.ts';
 import { freeBytes, RESERVE_BYTES } from './space.ts';
 
@@ -26,7 +28,7 @@ type OfPersons = (typeof OF_PERSONS)[number];
 /** Of these a club may have many megabytes, and nothing refers to them. */
 const IN_SLICES = ['checks', 'observations', 'track_parts'] as const;
 type InSlices = (typeof IN_SLICES)[number];
-const isInSlices = (table: OfPersons): table is InSlices => (IN_SLICES as readonly string[]).includes(table);
+const isInSlices = (table: OfPersons): table is InSlices => IN_SLICES.some((one) => one === table);
 
 /** A table up to this size is rewritten in one go, some tenths of a second; a larger one in slices. */
 const AT_ONCE_BYTES = 6 * 2 ** 20;
@@ -129,8 +131,12 @@ async function cutLog(seat: Seat, pause: () => Promise<void>): Promise<void> {
 }
 
 async function rewrite(seat: Seat, table: OfPersons, pause: () => Promise<void>): Promise<void> {
-  const { rows } = await seat.query('select pg_total_relation_size($1::regclass)::int8 as bytes', [table]);
-  const bytes = Number((rows[0] as { bytes: number | string }).bytes);
+  const size = await rowOf<{ bytes: number | string }>(
+    seat,
+    'select pg_total_relation_size($1::regclass)::int8 as bytes',
+    [table],
+  );
+  const bytes = Number(size.bytes);
   if (bytes <= AT_ONCE_BYTES || !isInSlices(table)) {
     await seat.exec(`vacuum full ${table}`);
   } else await rewriteInSlices(seat, table, bytes, pause);
@@ -162,8 +168,8 @@ async function rewriteInSlices(
     `drop table if exists ${fresh}; create table ${fresh} (like ${table} including defaults including storage)`,
   );
   await seat.exec(`alter table ${fresh} add primary key (${key})`);
-  const counted = await seat.query(`select count(*)::int as n from ${table}`);
-  const rows = Math.max(1, Math.floor((SLICE_BYTES * (counted.rows[0] as { n: number }).n) / bytes));
+  const counted = await countOf(seat, table);
+  const rows = Math.max(1, Math.floor((SLICE_BYTES * counted) / bytes));
   let copied = 1;
   while (copied > 0) {
     await pause();
@@ -209,25 +215,22 @@ interface Definitions {
 }
 
 async function definitionsOf(seat: Seat, table: string): Promise<Definitions> {
-  const keys = (
-    await seat.query(
-      `select conname as name, contype as kind, pg_get_constraintdef(oid) as text from pg_constraint where conrelid = $1::regclass and contype in ('p', 'f')`,
-      [table],
-    )
-  ).rows as { name: string; kind: string; text: string }[];
-  const indexes = (
-    await seat.query(
-      `select indexname as name, indexdef as text from pg_indexes where schemaname = 'public' and tablename = $1`,
-      [table],
-    )
-  ).rows as { name: string; text: string }[];
-  const triggers = (
-    await seat.query(
-      'select pg_get_triggerdef(oid) as text from pg_trigger where tgrelid = $1::regclass and not tgisinternal',
-      [table],
-    )
-  ).rows as { text: string }[];
-  const primary = keys.find(({ kind }) => kind === 'p')!.name;
+  const keys = await rowsOf<{ name: string; kind: string; text: string }>(
+    seat,
+    `select conname as name, contype as kind, pg_get_constraintdef(oid) as text from pg_constraint where conrelid = $1::regclass and contype in ('p', 'f')`,
+    [table],
+  );
+  const indexes = await rowsOf<{ name: string; text: string }>(
+    seat,
+    `select indexname as name, indexdef as text from pg_indexes where schemaname = 'public' and tablename = $1`,
+    [table],
+  );
+  const triggers = await rowsOf<{ text: string }>(
+    seat,
+    'select pg_get_triggerdef(oid) as text from pg_trigger where tgrelid = $1::regclass and not tgisinternal',
+    [table],
+  );
+  const primary = the(keys.find(({ kind }) => kind === 'p')).name;
   return {
     primary,
     rest: [

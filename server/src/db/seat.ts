@@ -1,4 +1,4 @@
-import type { PGlite } from '@electric-sql/pglite';
+import type { PGlite, Results } from '@electric-sql/pglite';
 import type { Engine } from './engine.ts';
 
 /** The database cannot answer now; the message says why, and what happens next. */
@@ -32,8 +32,8 @@ export class Seat {
     return this.#engine;
   }
 
-  async query(...call: Parameters<PGlite['query']>): Promise<Awaited<ReturnType<PGlite['query']>>> {
-    return this.#use((pg) => pg.query(...call));
+  async query<T>(...call: Parameters<PGlite['query']>): Promise<Results<T>> {
+    return this.#use((pg) => pg.query<T>(...call));
   }
 
   async exec(...call: Parameters<PGlite['exec']>): Promise<Awaited<ReturnType<PGlite['exec']>>> {

@@ -1,4 +1,6 @@
 import type { PGlite } from '@electric-sql/pglite';
+import { the } from '@angled-chalk/core/measure';
+import { rowOf, type Asking } from './rows.ts';
 
 /** A table as a coach knows what is in it. */
 const CALLED: Readonly<Record<string, string>> = {
@@ -17,11 +19,7 @@ const CALLED: Readonly<Record<string, string>> = {
 };
 const called = (table: string): string => CALLED[table] ?? `the table ${table}`;
 
-type Asking = Pick<PGlite, 'query' | 'exec'>;
-
-async function rowOf<T>(pg: Asking, sql: string, parameters: unknown[] = []): Promise<T> {
-  return (await pg.query<T>(sql, parameters)).rows[0] as T;
-}
+type Reading = Pick<PGlite, 'query' | 'exec'>;
 
 /** Which ways to a table's rows the database may go: over all its pages, or by an index to each row. */
 const WAYS = {
@@ -39,7 +37,7 @@ interface Index {
   readonly columns: string;
 }
 
-async function indexesOf(pg: Asking, table: string): Promise<Index[]> {
+async function indexesOf(pg: Reading, table: string): Promise<Index[]> {
   const { rows } = await pg.query<Index>(
     `select c.relname as name, string_agg(quote_ident(a.attname), ', ' order by k.at) as columns
      from pg_index i join pg_class c on c.oid = i.indexrelid
@@ -57,7 +55,7 @@ interface Sum {
 }
 
 /** What a table's rows and keys come to, read one way. */
-const sumOf = (pg: Asking, table: string, key: string, order = ''): Promise<Sum> =>
+const sumOf = (pg: Reading, table: string, key: string, order = ''): Promise<Sum> =>
   rowOf<Sum>(
     pg,
     `select count(*)::text as n, coalesce(bit_xor(hashtextextended(key, 0)), 0)::text as keys
@@ -68,7 +66,7 @@ const keyOf = (table: string): string =>
   table === 'track_parts' ? `track_id::text || '/' || part` : 'id::text';
 
 /** What of a table does not agree with what was kept of it, in words, or null. */
-async function disagreementOf(pg: Asking, table: string, kept: Sum): Promise<string | null> {
+async function disagreementOf(pg: Reading, table: string, kept: Sum): Promise<string | null> {
   const key = keyOf(table);
   const differs = ({ n, keys }: Sum): boolean => n !== kept.n || keys !== kept.keys;
   await pg.exec(`${WAYS.pages}; ${ONLY}`);
@@ -86,7 +84,7 @@ async function disagreementOf(pg: Asking, table: string, kept: Sum): Promise<str
 }
 
 /** Long values rest in a table of their own: all their pieces are there, read over its pages and by its index. */
-async function longValues(pg: Asking, table: string): Promise<string | null> {
+async function longValues(pg: Reading, table: string): Promise<string | null> {
   const { toast, columns } = await rowOf<{ toast: string | null; columns: string[] }>(
     pg,
     `select t.relname as toast, array(select quote_ident(a.attname) from pg_attribute a
@@ -135,7 +133,7 @@ const SHAPE = `
 const SHAPE_ROW = '(tables)';
 
 /** Notes how the tables are made, after they were brought up to date. */
-export async function keepShape(pg: Pick<PGlite, 'query'>): Promise<void> {
+export async function keepShape(pg: Asking): Promise<void> {
   await pg.query(
     `insert into table_sums (name, rows, keys) select $1, shape.n::int8, shape.keys::int8 from (${SHAPE}) as shape
      on conflict (name) do update set rows = excluded.rows, keys = excluded.keys
@@ -144,7 +142,7 @@ export async function keepShape(pg: Pick<PGlite, 'query'>): Promise<void> {
   );
 }
 
-const hasSums = async (pg: Asking): Promise<boolean> =>
+const hasSums = async (pg: Reading): Promise<boolean> =>
   (await rowOf<{ there: boolean }>(pg, `select to_regclass('public.table_sums') is not null as there`)).there;
 
 /**
@@ -152,7 +150,7 @@ const hasSums = async (pg: Asking): Promise<boolean> =>
  * the database keeps of it. Resolves to what does not agree, in words, or null. Rejects with what the database says where
  * something cannot be read at all. Nothing is written.
  */
-export async function disagreement(pg: Asking): Promise<string | null> {
+export async function disagreement(pg: Reading): Promise<string | null> {
   if (!(await hasSums(pg))) return null;
   try {
     const { rows } = await pg.query<Sum & { name: string }>(
@@ -167,7 +165,7 @@ export async function disagreement(pg: Asking): Promise<string | null> {
       if (now.n !== shape.n || now.keys !== shape.keys) return 'its tables are not made as they were';
     }
     for (const table of Object.keys(CALLED)) {
-      const wrong = await disagreementOf(pg, table, kept.get(table)!);
+      const wrong = await disagreementOf(pg, table, the(kept.get(table)));
       if (wrong) return wrong;
     }
     return null;

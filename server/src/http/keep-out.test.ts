@@ -1,7 +1,7 @@
 import { request as rawRequest } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
 import { randomUUID } from 'node:crypto';
+import { the } from '@angled-chalk/core/measure';
 import { apiErrorSchema, ROLES } from '@angled-chalk/contract';
 import { pino } from 'pino';
 import plain from 'supertest';
@@ -9,7 +9,7 @@ import { passphrasesIn, passphraseProblem } from '../access/passphrases.ts';
 import { createApp, type App } from '../app.ts';
 import type { OpenDatabase } from '../db/open.ts';
 import { testDatabase } from '../test-database.ts';
-import { fromPage as request } from '../test-app.ts';
+import { fromPage as request, portOf } from '../test-app.ts';
 import { testWindow } from '../test-program.ts';
 import { hostnameOf, hostsFor, isLoopback } from './guard.ts';
 
@@ -61,7 +61,7 @@ describe('other pages', () => {
 
   test('the own page does both', async () => {
     const server: Server = appOf().express.listen(0);
-    const { port } = server.address() as AddressInfo;
+    const port = portOf(server);
     for (const host of [`127.0.0.1:${port}`, `localhost:${port}`]) {
       const headers = { Host: host, Origin: `http://${host}`, 'Sec-Fetch-Site': 'same-origin' };
       const status = await new Promise((resolve, reject) => {
@@ -140,7 +140,7 @@ describe('beyond this machine', () => {
   };
   const signIn = async (app: App['express'], body: object): Promise<string> => {
     const answer = await request(app).post('/api/sign-in').send(body).expect(200);
-    return String(answer.headers['set-cookie']).split(';')[0]!;
+    return the(String(answer.headers['set-cookie']).split(';')[0]);
   };
 
   test('nobody reads or writes without signing in; whoever signed in does, until they sign out', async () => {
@@ -216,7 +216,7 @@ describe('beyond this machine', () => {
     // Two from one address at the same moment: one of them waits, whatever the machine's speed.
     const both = await Promise.all([tryIt('guess number 1'), tryIt('guess number 2')]);
     expect(both.map(({ status }) => status).toSorted((a, b) => a - b)).toEqual([401, 429]);
-    const told = both.find(({ status }) => status === 429)!;
+    const told = the(both.find(({ status }) => status === 429));
     expect(Number(told.headers['retry-after'])).toBeGreaterThanOrEqual(1);
     expect(apiErrorSchema.parse(told.body).error.message).toMatch(/^Too many tries\. Wait a second/);
     await request(app).get('/api/students').set('Cookie', cookie).expect(200);

@@ -66,7 +66,10 @@ export function keepLists(): Lists {
         line.isReading = false;
       });
     lines.delete(key);
-    if (lines.size >= MOST_KEPT) lines.delete(lines.keys().next().value!);
+    for (const [oldest] of lines) {
+      if (lines.size < MOST_KEPT) break;
+      lines.delete(oldest);
+    }
     lines.set(key, line);
     return line;
   };

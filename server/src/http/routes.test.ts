@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { request as rawRequest, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
+import { the } from '@angled-chalk/core/measure';
 import { passphrasesIn } from '../access/passphrases.ts';
 import { createApp, type App } from '../app.ts';
 import type { OpenDatabase } from '../db/open.ts';
-import { fromPage } from '../test-app.ts';
+import { fromPage, portOf } from '../test-app.ts';
 import { testDatabase } from '../test-database.ts';
 import { OWN_PAGE, testStudent } from '../test-program.ts';
 import { AUDIENCES, routerOf, type Route } from './route.ts';
@@ -31,11 +31,11 @@ beforeAll(async () => {
     ['helper', 'helping on a tuesday'],
   ] as const) {
     const answer = await fromPage(app.express).post('/api/sign-in').send({ passphrase }).expect(200);
-    cookies[role] = String(answer.headers['set-cookie']).split(';')[0]!;
+    cookies[role] = the(String(answer.headers['set-cookie']).split(';')[0]);
   }
   await fromPage(app.express)
     .post('/api/students')
-    .set('Cookie', cookies['coach']!)
+    .set('Cookie', the(cookies['coach']))
     .send({ id: known, value: testStudent('Ada Fell') })
     .expect(201);
   server = app.express.listen(0);
@@ -54,7 +54,7 @@ interface Answer {
 
 /** A request whose path goes out letter by letter as it is given. */
 function ask(method: string, path: string, headers: Record<string, string>, body = ''): Promise<Answer> {
-  const { port } = server.address() as AddressInfo;
+  const port = portOf(server);
   return new Promise((resolve, reject) => {
     const out = rawRequest(
       {
@@ -137,8 +137,8 @@ const gaveAway = ({ status, type, text }: Answer): boolean =>
 test('every route says who may ask it, and one that does not is not started', () => {
   expect(app.routes.length).toBeGreaterThan(40);
   for (const { who } of app.routes) expect(AUDIENCES).toContain(who);
-  const { who: _, ...silent } = app.routes[0]!;
-  expect(() => routerOf([silent as Route], { admit: app.signIn.admit, before: () => [] })).toThrow(
+  const { who: _, ...silent } = the(app.routes[0]);
+  expect(() => routerOf([Object(silent)], { admit: app.signIn.admit, before: () => [] })).toThrow(
     'does not say who may ask it',
   );
 });
@@ -169,7 +169,7 @@ test.each(['nobody', 'helper'])('%s gets what is theirs, and is told so of the r
     const { status } = await askAs(role, route, placeOf(route));
     const refused = role === 'nobody' ? 401 : 403;
     const told = `${role}: ${route.method} ${route.path}: ${status}`;
-    if (MAY[role]!.includes(route.who)) expect(told).not.toMatch(/ (401|403)$/);
+    if (the(MAY[role]).includes(route.who)) expect(told).not.toMatch(/ (401|403)$/);
     else expect(told).toBe(`${role}: ${route.method} ${route.path}: ${refused}`);
   }
 });
@@ -188,7 +188,7 @@ test.each(['nobody', 'helper', 'coach'])(
         expect(answer.text).not.toContain('Ada Fell');
       }
     expect(found).toEqual([]);
-    const seen = await ask('GET', `/api/students/${known}`, { Cookie: cookies['coach']! });
+    const seen = await ask('GET', `/api/students/${known}`, { Cookie: the(cookies['coach']) });
     expect(seen.text).toContain('Ada Fell');
   },
 );
@@ -201,7 +201,7 @@ test('a page of another origin is refused by every way of writing, before anythi
   const seen: string[] = [];
   for (const route of app.routes)
     for (const headers of foreign) {
-      const cookie = { Cookie: cookies['coach']! };
+      const cookie = { Cookie: the(cookies['coach']) };
       const { status } = await ask(route.method.toUpperCase(), placeOf(route), { ...headers, ...cookie }, '');
       if (status !== 403) seen.push(`${route.method} ${route.path}: ${status}`);
       for (const [how, spell] of SPELLINGS.slice(0, 4)) {

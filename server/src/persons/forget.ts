@@ -1,18 +1,14 @@
 import { forgottenIn, PERSONS_IN, type Person, type PersonTable } from '@angled-chalk/contract';
 import { changePackedCheck } from '@angled-chalk/core/check';
 import { eq } from 'drizzle-orm';
-import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from '../db/open.ts';
 import { checks } from '../db/schema.ts';
 import { columnsOf, rowsHolding, type Row } from './rows.ts';
-import { TABLES } from './tables.ts';
+import { columnOf, KINDS } from './tables.ts';
 
-const write = async (db: Database, table: PersonTable, id: string, values: object): Promise<void> => {
-  const rows = TABLES[table] as unknown as PgTable & { readonly id: PgColumn };
-  await db
-    .update(rows)
-    .set(values as never)
-    .where(eq(rows.id, id));
+const write = async (db: Database, kind: PersonTable, id: string, values: object): Promise<void> => {
+  const { table, column } = columnOf(kind, 'id');
+  await db.update(table).set(values).where(eq(column, id));
 };
 
 /** What of a row is other without a person; null where they do not stand in it. */
@@ -45,7 +41,7 @@ export interface Document {
 /** The documents of others in which a person stands. Others are served while it is looked for them. */
 export async function documentsIn(db: Database, person: Person): Promise<Document[]> {
   const found: Document[] = [];
-  for (const kind of Object.keys(PERSONS_IN) as PersonTable[])
+  for (const kind of KINDS)
     for await (const row of rowsHolding(db, kind, textsOf(person), person))
       if (changesIn(kind, row, person)) found.push({ kind, id: row.id });
   return found;
@@ -70,9 +66,9 @@ export async function forgetInDocuments(
 }
 
 async function rowOf(db: Database, kind: PersonTable, id: string): Promise<Row | null> {
-  const table = TABLES[kind] as unknown as PgTable & { readonly id: PgColumn };
-  const [row] = await db.select().from(table).where(eq(table.id, id));
-  return (row as Row | undefined) ?? null;
+  const { table, column } = columnOf(kind, 'id');
+  const [row] = await db.select().from(table).where(eq(column, id));
+  return row ? { ...row, id } : null;
 }
 
 /** Texts by which a row may be one in which a person stands: whether it is, is looked at closely. */

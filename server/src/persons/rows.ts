@@ -1,9 +1,8 @@
 import { PERSONS_IN, type Person, type PersonPlace, type PersonTable } from '@angled-chalk/contract';
 import { and, asc, gt, ne, sql, type SQL } from 'drizzle-orm';
-import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
-import { TABLES } from './tables.ts';
+import { columnOf } from './tables.ts';
 
 /** A row as it is kept: only the columns in which a person may stand, and its id. */
 export type Row = Readonly<Record<string, unknown>> & { readonly id: string };
@@ -13,13 +12,10 @@ export const columnsOf = (places: readonly PersonPlace[]): string[] => [
   ...new Set(places.map(({ at }) => at.split('.')[0] ?? at)),
 ];
 
-const columnOf = (table: PersonTable, name: string): PgColumn =>
-  (TABLES[table] as unknown as Readonly<Record<string, PgColumn>>)[name]!;
-
 /** The text at a place, or around it where the place is in a list. */
 function textAt(table: PersonTable, { at }: PersonPlace): SQL {
   const [name = at, ...inside] = at.split('.');
-  const column = columnOf(table, name);
+  const { column } = columnOf(table, name);
   const stop = inside.indexOf('*');
   const path = stop < 0 ? inside : inside.slice(0, stop);
   return inside.length === 0 ? sql`${column}::text` : sql`${column} #>> ${`{${path.join(',')}}`}::text[]`;
@@ -40,8 +36,8 @@ export async function* rowsHolding(
   person: Person,
 ): AsyncGenerator<Row> {
   const { places, owner } = PERSONS_IN[table];
-  const id = columnOf(table, 'id');
-  const wanted = Object.fromEntries(columnsOf(places).map((name) => [name, columnOf(table, name)]));
+  const { table: from, column: id } = columnOf(table, 'id');
+  const wanted = Object.fromEntries(columnsOf(places).map((name) => [name, columnOf(table, name).column]));
   const all = sql.join(
     [...new Set(places)].map((place) => textAt(table, place)),
     sql`, `,
@@ -51,13 +47,13 @@ export async function* rowsHolding(
     sql`, `,
   );
   const holds = sql`lower(concat_ws(' ', ${all})) like any (array[${any}])`;
-  const others = owner === undefined ? undefined : ne(columnOf(table, owner), person.id);
+  const others = owner === undefined ? undefined : ne(columnOf(table, owner).column, person.id);
   let last: unknown;
   for (;;) {
     const later = last === undefined ? undefined : gt(id, last);
     const page = db
       .select({ id: sql<string>`${id}`.as('page_id') })
-      .from(TABLES[table] as PgTable)
+      .from(from)
       .where(later)
       .orderBy(asc(id))
       .limit(PAGE)
@@ -65,11 +61,10 @@ export async function* rowsHolding(
     const [end] = await db
       .select({ n: sql<number>`count(*)::int`, last: sql`max(page_id::text)` })
       .from(page);
-    const rows = (await db
-      .select({ ...wanted, id })
-      .from(TABLES[table] as PgTable)
-      .where(and(later, sql`${id} in (select page_id from ${page})`, others, holds))) as Row[];
-    yield* rows;
+    yield* await db
+      .select({ ...wanted, id: sql<string>`${id}::text` })
+      .from(from)
+      .where(and(later, sql`${id} in (select page_id from ${page})`, others, holds));
     if (!end || end.n < PAGE) return;
     last = end.last;
     await breathe();

@@ -1,4 +1,7 @@
-import type { PersonTable } from '@angled-chalk/contract';
+import { keysOf } from '@angled-chalk/core/measure';
+import { PERSONS_IN, type PersonTable } from '@angled-chalk/contract';
+import { getTableColumns } from 'drizzle-orm';
+import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import {
   checks,
   floors,
@@ -13,7 +16,7 @@ import {
 } from '../db/schema.ts';
 
 /** The tables in which a person may stand. */
-export const TABLES = {
+const TABLES: Readonly<Record<PersonTable, PgTable>> = {
   settings,
   schools,
   students,
@@ -24,7 +27,20 @@ export const TABLES = {
   tracks,
   checks,
   observations,
-} as const satisfies Record<PersonTable, unknown>;
+};
+
+export const KINDS = keysOf(PERSONS_IN);
+
+/** A table with a column of it. */
+export function columnOf(
+  kind: PersonTable,
+  name: string,
+): { readonly table: PgTable; readonly column: PgColumn } {
+  const table = TABLES[kind];
+  const column: PgColumn | undefined = getTableColumns(table)[name];
+  if (!column) throw new TypeError(`${kind} has no column ${name}`);
+  return { table, column };
+}
 
 /** What the rows of a table are called, one of them. */
 export const ROW_WORDS: Readonly<Record<PersonTable, string>> = {

@@ -1,5 +1,6 @@
 import { createPrivateKey, X509Certificate, type KeyObject } from 'node:crypto';
 import { rootCertificates } from 'node:tls';
+import { the } from '@angled-chalk/core/measure';
 import { WrongArgument } from './wrong-argument.ts';
 
 /** A certificate and its key, looked through. */
@@ -73,7 +74,7 @@ export function isSignedByKnown(chain: readonly X509Certificate[], known: readon
 /** Holds a certificate and a key to each other and to the day. Throws in words that say what is wrong. */
 export function certificateOf(cert: Buffer, key: Buffer, now: Date, known = rootCertificates): Tls {
   const chain = chainOf(cert);
-  const [own] = chain as [X509Certificate];
+  const own = the(chain[0]);
   const secret = keyOf(key);
   if (!own.checkPrivateKey(secret))
     throw new WrongArgument(

@@ -1,4 +1,5 @@
 import { gzipSync } from 'node:zlib';
+import { the } from '@angled-chalk/core/measure';
 import { packTrack } from '@angled-chalk/core/track';
 import { DEMO_PLAN, DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '@angled-chalk/core/sim';
 import { testCheck } from '../test-program.ts';
@@ -8,14 +9,14 @@ afterAll(endThread);
 
 test('a report and a recording are read as they are, several at once', async () => {
   const check = testCheck('s', 't');
-  const { track } = simulate({ plan: DEMO_PLAN, student: DEMO_STUDENTS[0]! }, TRACKER_DEFAULTS);
+  const { track } = simulate({ plan: DEMO_PLAN, student: the(DEMO_STUDENTS[0]) }, TRACKER_DEFAULTS);
   const [report, read] = await Promise.all([
     offThread('readReport', check.report),
     offThread('readTrack', packTrack(track)),
   ]);
   expect(report).toEqual({ engine: check.engine, verdict: check.verdict, faults: 0, undecided: 0 });
   expect(read.samples).toBe(track.timeS.length);
-  expect(read.durationS).toBeCloseTo(track.timeS.at(-1)! - track.timeS[0]!, 3);
+  expect(read.durationS).toBeCloseTo(the(track.timeS.at(-1)) - the(track.timeS[0]), 3);
 });
 
 test('what is none is refused in words, and the thread goes on', async () => {

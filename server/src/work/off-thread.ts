@@ -59,7 +59,7 @@ export function offThread<N extends TaskName>(task: N, input: Input<N>): Promise
     waiting.set(order.id, { resolve, reject });
   });
   thread.ref();
-  thread.postMessage(order);
+  thread.postMessage(order, []);
   return done as Promise<Output<N>>;
 }
 

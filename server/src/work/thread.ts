@@ -1,5 +1,5 @@
 import { parentPort } from 'node:worker_threads';
-import { TASKS, type TaskName } from './tasks.ts';
+import { doTask, type TaskName } from './tasks.ts';
 
 /** One thing to do, as it comes to the thread. */
 export interface Order {
@@ -13,10 +13,10 @@ export type Done =
 parentPort?.on('message', ({ id, task, input }: Order) => {
   const answer = (): Done => {
     try {
-      return { id, value: (TASKS[task] as (input: unknown) => unknown)(input) };
+      return { id, value: doTask(task, input) };
     } catch (error) {
       return { id, message: error instanceof Error ? error.message : String(error) };
     }
   };
-  parentPort?.postMessage(answer());
+  parentPort?.postMessage(answer(), []);
 });
