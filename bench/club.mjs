@@ -254,11 +254,8 @@ async function readersAndWriters(url) {
   const call = async (method, path, value) => {
     const body = JSON.stringify(value);
     const from = performance.now();
-    const answer = await fetch(`${url}/api${path}`, {
-      method,
-      headers: OWN_PAGE,
-      body,
-    });
+    const order = { method, headers: OWN_PAGE, body };
+    const answer = await fetch(`${url}/api${path}`, order);
     const written = await answer.json();
     if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
     writes.push(performance.now() - from);
