@@ -1,3 +1,4 @@
+import { parseJson, TooLarge } from '@angled-chalk/core/reading';
 import { z } from 'zod';
 
 const metres = z.number().min(-200).max(200);
@@ -35,13 +36,16 @@ export const liveLineSchema = z.discriminatedUnion('type', [
 ]);
 export type LiveLine = z.infer<typeof liveLineSchema>;
 
+/** A line says where two feet are, a first one a few notes. */
+const LINE_BOUNDS = { mostBytes: 64 * 1024, mostDepth: 6, mostValues: 1000 };
+
 /** A line of a stream, or what is wrong with it. */
 export function readLiveLine(line: string): LiveLine | { readonly type: 'bad'; readonly why: string } {
   let value: unknown;
   try {
-    value = JSON.parse(line);
-  } catch {
-    return { type: 'bad', why: 'it is not JSON' };
+    value = parseJson(line, LINE_BOUNDS);
+  } catch (error) {
+    return { type: 'bad', why: error instanceof TooLarge ? `it ${error.message}` : 'it is not JSON' };
   }
   const read = liveLineSchema.safeParse(value);
   if (read.success) return read.data;

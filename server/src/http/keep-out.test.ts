@@ -131,6 +131,13 @@ test('names and addresses are read as they are written', () => {
   expect(hostsFor('0.0.0.0', ['Gym.Local']).has('gym.local')).toBe(true);
 });
 
+test('browsers are told to come encrypted only where they know the certificate, and only for this name', async () => {
+  const headerOf = async (hsts: boolean): Promise<unknown> =>
+    (await request(appOf({ hsts }).express).get('/api/health')).headers['strict-transport-security'];
+  expect(await headerOf(false)).toBeUndefined();
+  expect(await headerOf(true)).toBe('max-age=31536000');
+});
+
 describe('beyond this machine', () => {
   const secured = async () => {
     const passphrases = passphrasesIn(null);

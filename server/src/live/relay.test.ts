@@ -83,6 +83,7 @@ test.each([
   ['nothing of it is JSON', 'line 2, it is not JSON'],
   ['{"type":"sample","time_s":"soon","left":null,"right":null}', 'line 2, time_s'],
   ['{"type":"dance"}', 'line 2'],
+  ['[[[[[[[[[[1]]]]]]]]]]', 'line 2, it holds values in values more than 6 deep'],
 ])('a bad line ends the stream with its place: %s', async (line, words) => {
   const screen = await opened(LIVE_PATHS.screen);
   const lines = heard(screen, 2);
