@@ -406,6 +406,7 @@ test('erasing removes the person with what hangs on them, says what, and leaves 
     checks: 2,
     tracks: 2,
     observations: 0,
+    elsewhere: 0,
     pending: true,
   });
   for (const list of ['students/everyone', 'checks', 'tracks']) {

@@ -1,6 +1,6 @@
 import { forgottenIn, PERSONS_IN, type Person } from '@angled-chalk/contract';
 import { packTrack, readTrackNotes, unpackTrack } from '@angled-chalk/core/track';
-import { eq, ne, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, ne, sql } from 'drizzle-orm';
 import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
 import { trackParts, tracks } from '../db/schema.ts';
@@ -11,20 +11,38 @@ import { trackSamples } from '../tracks/store.ts';
 const HEAD_BYTES = 4 * 1024;
 const PLACES = PERSONS_IN.tracks.packed?.places ?? [];
 
-/** Recordings of others in whose notes a person stands. Others are served between one and the next. */
+/** Recordings whose beginnings are read before others have a turn. */
+const PAGE = 50;
+
+/** Recordings of others in whose notes a person stands. Others are served between some and the next. */
 export async function recordingsNaming(db: Database, person: Person): Promise<string[]> {
-  const all = await db.select({ id: tracks.id }).from(tracks).where(ne(tracks.studentId, person.id));
   const found: string[] = [];
-  for (const { id } of all) {
-    const [row] = await db
-      .select({ head: sql<Uint8Array>`substring(${trackParts.packed} from 1 for ${HEAD_BYTES})` })
+  let last: string | null = null;
+  for (;;) {
+    const rows: readonly { readonly id: string; readonly head: Uint8Array }[] = await db
+      .select({
+        id: trackParts.trackId,
+        head: sql<Uint8Array>`substring(${trackParts.packed} from 1 for ${HEAD_BYTES})`,
+      })
       .from(trackParts)
-      .where(sql`${trackParts.trackId} = ${id} and ${trackParts.part} = 0`);
-    const notes = (row ? readTrackNotes(row.head) : null) ?? (await wholeNotes(db, id));
-    if (notes && forgottenIn({ notes }, PLACES, person).notes !== notes) found.push(id);
+      .innerJoin(tracks, eq(tracks.id, trackParts.trackId))
+      .where(
+        and(
+          eq(trackParts.part, 0),
+          ne(tracks.studentId, person.id),
+          last === null ? undefined : gt(trackParts.trackId, last),
+        ),
+      )
+      .orderBy(asc(trackParts.trackId))
+      .limit(PAGE);
+    for (const { id, head } of rows) {
+      const notes = readTrackNotes(head) ?? (await wholeNotes(db, id));
+      if (notes && forgottenIn({ notes }, PLACES, person).notes !== notes) found.push(id);
+    }
+    if (rows.length < PAGE) return found;
+    last = rows.at(-1)?.id ?? null;
     await breathe();
   }
-  return found;
 }
 
 async function wholeNotes(db: Database, id: string): Promise<Readonly<Record<string, string>> | null> {

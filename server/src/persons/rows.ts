@@ -1,5 +1,5 @@
 import { PERSONS_IN, type Person, type PersonPlace, type PersonTable } from '@angled-chalk/contract';
-import { and, asc, gt, ne, sql, type SQL } from 'drizzle-orm';
+import { asc, gt, ne, sql, type SQL } from 'drizzle-orm';
 import { breathe } from '../db/breathe.ts';
 import type { Database } from '../db/open.ts';
 import { columnOf } from './tables.ts';
@@ -37,7 +37,6 @@ export async function* rowsHolding(
 ): AsyncGenerator<Row> {
   const { places, owner } = PERSONS_IN[table];
   const { table: from, column: id } = columnOf(table, 'id');
-  const wanted = Object.fromEntries(columnsOf(places).map((name) => [name, columnOf(table, name).column]));
   const all = sql.join(
     [...new Set(places)].map((place) => textAt(table, place)),
     sql`, `,
@@ -47,26 +46,26 @@ export async function* rowsHolding(
     sql`, `,
   );
   const holds = sql`lower(concat_ws(' ', ${all})) like any (array[${any}])`;
-  const others = owner === undefined ? undefined : ne(columnOf(table, owner).column, person.id);
-  let last: unknown;
+  const others = owner === undefined ? sql`true` : ne(columnOf(table, owner).column, person.id);
+  const hit = sql<boolean>`(${others}) and ${holds}`;
+  // Of rows that hold none of the texts only the id comes: they tell how far it is.
+  const wanted = Object.fromEntries(
+    columnsOf(places).map((name) => [
+      name,
+      sql<unknown>`case when ${hit} then ${columnOf(table, name).column} end`.as(name),
+    ]),
+  );
+  let last: string | null = null;
   for (;;) {
-    const later = last === undefined ? undefined : gt(id, last);
-    const page = db
-      .select({ id: sql<string>`${id}`.as('page_id') })
+    const rows: (Row & { readonly hit: boolean })[] = await db
+      .select({ ...wanted, id: sql<string>`${id}::text`.as('row_id'), hit: hit.as('hit') })
       .from(from)
-      .where(later)
+      .where(last === null ? undefined : gt(id, last))
       .orderBy(asc(id))
-      .limit(PAGE)
-      .as('page');
-    const [end] = await db
-      .select({ n: sql<number>`count(*)::int`, last: sql`max(page_id::text)` })
-      .from(page);
-    yield* await db
-      .select({ ...wanted, id: sql<string>`${id}::text` })
-      .from(from)
-      .where(and(later, sql`${id} in (select page_id from ${page})`, others, holds));
-    if (!end || end.n < PAGE) return;
-    last = end.last;
+      .limit(PAGE);
+    for (const { hit: isHit, ...row } of rows) if (isHit) yield { ...row, id: row.id };
+    if (rows.length < PAGE) return;
+    last = rows.at(-1)?.id ?? null;
     await breathe();
   }
 }
