@@ -199,3 +199,8 @@ test('one window of days, however it came here, costs no more than one of an hou
   const [rate] = ratesOf([long]);
   expect(rate?.slots).toMatchObject({ seen: 1, of: 1.5e8 });
 });
+
+test('windows that only touch share no time: each counts whole', () => {
+  const rate = the(ratesOf([window('a', 'Imke', 0, 60, [10]), window('b', 'Imke', 60, 120, [70])])[0]);
+  expect([rate.watchedS, rate.count]).toEqual([120, 2]);
+});

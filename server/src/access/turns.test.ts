@@ -36,6 +36,11 @@ test('a right try, or a quarter of an hour, makes good', () => {
   expect(turns.take('a', false)).toEqual({ afterMs: 0 });
   turns.wrong('a');
   turns.wrong('a');
+  // Just short of it the third mistake still counts as the third.
+  at(now() + 15 * 60_000);
+  turns.take('a', false);
+  turns.wrong('a');
+  expect(refusedFor(turns.take('a', false))).toBe(4000);
   at(now() + 15 * 60_000 + 1);
   turns.take('a', false);
   turns.wrong('a');
