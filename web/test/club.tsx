@@ -20,8 +20,14 @@ export const STUDENTS: readonly Student[] = DEMO_STUDENTS.map((student) => ({
 
 const STORED = { version: 1, updatedAt: '2026-01-01T00:00:00.000Z' };
 
-const answer = (status: number, body: unknown): Response =>
-  ({ ok: status < 400, status, json: async () => body }) as unknown as Response;
+type Headers = Readonly<Record<string, string>>;
+const answer = (status: number, body: unknown, headers: Headers = {}): Response =>
+  ({
+    ok: status < 400,
+    status,
+    headers: { get: (name: string) => headers[name] ?? null },
+    json: async () => body,
+  }) as unknown as Response;
 
 /** What a page sent, whose body is always a text of JSON. */
 export function sentJson(init: RequestInit | undefined): unknown {
@@ -31,7 +37,9 @@ export function sentJson(init: RequestInit | undefined): unknown {
 
 /** What the program answers in a test: the demo club, and whatever the test adds. */
 export function stubProgram(
-  more: Readonly<Record<string, (init: RequestInit | undefined) => [number, unknown]>> = {},
+  more: Readonly<
+    Record<string, (init: RequestInit | undefined) => [status: number, body: unknown, headers?: Headers]>
+  > = {},
 ) {
   const calls: { path: string; init: RequestInit | undefined }[] = [];
   globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
@@ -60,17 +68,19 @@ export function stubProgram(
   return calls;
 }
 
+const withQueries = (children: ReactNode) => (
+  <MemoryRouter>
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <NoticeProvider>{children}</NoticeProvider>
+    </QueryClientProvider>
+  </MemoryRouter>
+);
+
+/** Renders with questions and notices, before anybody is in the club. */
+export const renderOutside = (children: ReactNode) => render(withQueries(children));
+
 /** Renders inside the club, with the units of this device. */
 export function renderInClub(children: ReactNode, units: UnitSystem = 'metric') {
   localStorage.setItem('units', units);
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(
-    <MemoryRouter>
-      <QueryClientProvider client={client}>
-        <NoticeProvider>
-          <ClubProvider>{children}</ClubProvider>
-        </NoticeProvider>
-      </QueryClientProvider>
-    </MemoryRouter>,
-  );
+  return render(withQueries(<ClubProvider>{children}</ClubProvider>));
 }

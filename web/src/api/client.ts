@@ -5,11 +5,14 @@ import { z } from 'zod';
 export class ApiProblem extends Error {
   readonly status: number;
   readonly detail: ApiError['error'];
+  /** Seconds until it may be tried again, where the program says so. */
+  readonly afterS: number | null;
 
-  constructor(status: number, detail: ApiError['error']) {
+  constructor(status: number, detail: ApiError['error'], afterS: number | null = null) {
     super(detail.message);
     this.status = status;
     this.detail = detail;
+    this.afterS = afterS;
   }
 }
 
@@ -56,7 +59,12 @@ async function send(path: string, init: RequestInit, withinMs = ANSWER_WITHIN_MS
     message: `The program answered with status ${response.status}.`,
     place: {},
   };
-  const problem = new ApiProblem(response.status, parsed.success ? parsed.data.error : unknown);
+  const after = response.headers.get('Retry-After');
+  const problem = new ApiProblem(
+    response.status,
+    parsed.success ? parsed.data.error : unknown,
+    after === null ? null : Number(after),
+  );
   if (problem.detail.code === 'sign-in') window.dispatchEvent(new Event(SIGN_IN_NEEDED));
   throw problem;
 }

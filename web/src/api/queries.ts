@@ -41,7 +41,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { v4 } from 'uuid';
 import { z } from 'zod';
 import { useNotice } from '../app/notice.tsx';
-import { api, LONG_MS } from './client.ts';
+import { api, ApiProblem, LONG_MS } from './client.ts';
 
 /** A new id; also where the page is not secure, which crypto.randomUUID needs. */
 export const newId = (): string => v4();
@@ -134,10 +134,22 @@ export const useSignedIn = () =>
     queryFn: () => api.get('/sign-in', signedInSchema),
     staleTime: Infinity,
   });
-export const useSignIn = () =>
-  useWrite(KEYS.signedIn, (input: { passphrase: string } | { code: string }): Promise<SignedIn> =>
-    api.post('/sign-in', input, signedInSchema),
-  );
+/** Waits as short as this are waited for here, instead of being told. */
+const PATIENT_S = 4;
+
+/** Signs in; after a mistake the next try has to wait a little, and does so by itself. */
+async function signIn(input: { passphrase: string } | { code: string }): Promise<SignedIn> {
+  for (;;) {
+    try {
+      return await api.post('/sign-in', input, signedInSchema);
+    } catch (error) {
+      const afterS = error instanceof ApiProblem ? error.afterS : null;
+      if (afterS === null || afterS > PATIENT_S) throw error;
+      await new Promise((resolve) => setTimeout(resolve, afterS * 1000));
+    }
+  }
+}
+export const useSignIn = () => useWrite(KEYS.signedIn, signIn);
 /** How the program is doing: asked again soon while it has something to tell. */
 export const useHealth = () =>
   useQuery({

@@ -11,16 +11,17 @@ type Thing = z.infer<typeof schema>;
 interface Props {
   readonly save: (value: Thing, version: number) => Promise<{ version: number }>;
   readonly theirs?: Thing;
+  readonly current?: () => { value: Thing; version: number };
   readonly onEditing?: (editing: Editing<Thing>) => void;
 }
 
-function Editor({ save, onEditing, theirs = { name: 'Theirs', note: '' } }: Props) {
+function Editor({ save, onEditing, theirs = { name: 'Theirs', note: '' }, current }: Props) {
   const editing = useEditing<Thing>({
     key: 'editing-test',
     stored: { value: { name: 'Ada', note: '' }, version: 1 },
     schema,
     save,
-    fetchCurrent: async () => ({ value: theirs, version: 7 }),
+    fetchCurrent: async () => current?.() ?? { value: theirs, version: 7 },
   });
   onEditing?.(editing);
   return (
@@ -116,6 +117,38 @@ test('keeping mine overwrites nothing that I did not touch', async () => {
   await userEvent.click(await screen.findByRole('button', { name: 'Keep mine' }));
   await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'));
   expect(sent.at(-1)).toEqual({ value: { name: 'Bea', note: 'their note' }, version: 7 });
+});
+
+test('what the program stored without answering is this edit, not another: an undo is not taken back by it', async () => {
+  let held: Thing = { name: 'Ada', note: '' };
+  let version = 1;
+  let lost = false;
+  const save = async (value: Thing, known: number): Promise<{ version: number }> => {
+    if (known !== version) throw new ApiProblem(409, { code: 'conflict', message: 'changed', place: {} });
+    held = value;
+    version++;
+    if (!lost) {
+      lost = true;
+      await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+      throw new NoConnection();
+    }
+    return { version };
+  };
+  let editing: Editing<Thing> | undefined;
+  render(
+    <Editor
+      save={save}
+      current={() => ({ value: held, version })}
+      onEditing={(now) => {
+        editing = now;
+      }}
+    />,
+  );
+  act(() => editing?.replace({ name: 'Bea', note: '' }));
+  await waitFor(() => expect(held.name).toBe('Bea'));
+  await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Saved'), { timeout: 10_000 });
+  expect(screen.getByTestId('value')).toHaveTextContent('Ada');
+  expect(held.name).toBe('Ada');
 });
 
 test('edits that do not collide are joined without asking', async () => {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react
 import type { z } from 'zod';
 import { ApiProblem, isPassing } from '../api/client.ts';
 import { whenIdle } from './idle.ts';
-import { merge, type Collision, type Merged } from './merge.ts';
+import { merge, same, type Collision, type Merged } from './merge.ts';
 import {
   packHistory,
   record,
@@ -148,6 +148,8 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
   const [problem, setProblem] = useState<Error | null>(null);
   const kept = useRef(first);
   const busy = useRef(false);
+  // What was sent without an answer: the program may have stored it all the same.
+  const unanswered = useRef<readonly T[]>([]);
   const settleRef = useRef<(value: T) => void>(() => undefined);
   const latest = useRef(options);
   useLayoutEffect(() => {
@@ -182,7 +184,10 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     try {
       const theirs = await latest.current.fetchCurrent();
       const { history: mine, base } = kept.current;
-      const merged = merge(base, mine.present, theirs.value);
+      // What stands there may be this edit's own, whose answer was lost: then nobody else changed anything.
+      const isOwn = unanswered.current.some((sent) => same(sent, theirs.value));
+      unanswered.current = [];
+      const merged = merge(isOwn ? theirs.value : base, mine.present, theirs.value);
       const valid = latest.current.schema.safeParse(merged.withMine).success;
       keep({ version: theirs.version, base: theirs.value, dirty: true });
       setJoined(merged);
@@ -204,12 +209,14 @@ export function useKeeping<T>(options: KeepingOptions<T>): Keeping<T> {
     setStatus('saving');
     try {
       const { version } = await latest.current.save(sent, kept.current.version);
+      unanswered.current = [];
       keep({ version, dirty: isOld(), base: sent });
       setProblem(null);
       setStatus(isOld() ? 'saving' : 'saved');
       return isOld();
     } catch (error) {
       const failure = error instanceof Error ? error : new Error(String(error));
+      unanswered.current = [...unanswered.current, sent];
       if (failure instanceof ApiProblem && failure.detail.code === 'conflict') {
         await joinIn();
         return false;
