@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { existsSync, rmSync } from 'node:fs';
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
@@ -51,9 +53,34 @@ export async function buildAll() {
   await bundleNode('cli/src/main.ts', 'cli/dist/main.js');
   await bundleNode('server/src/main.ts', 'server/dist/main.js', { whole: true });
   await bundleNode('server/src/work/thread.ts', 'server/dist/thread.js', { whole: true });
+  await writeReadyMade();
   await buildWeb({ root: `${ROOT}web`, logLevel: 'warn' });
   await writeFeetModel(`${ROOT}web/dist/feet`);
   await compress(`${ROOT}web/dist`);
+}
+
+/** Files that an empty database follows from: made anew only where one of them changed. */
+const MAKES_EMPTY = [
+  ...(await readdir(`${ROOT}server/drizzle`))
+    .filter((name) => name.endsWith('.sql'))
+    .map((name) => `server/drizzle/${name}`),
+  'node_modules/@electric-sql/pglite/package.json',
+  'server/src/db/engine.ts',
+  'server/src/db/sums.ts',
+];
+
+/** The empty database that new clubs are copied from, made by the program's own code. */
+async function writeReadyMade() {
+  const hash = createHash('sha256');
+  for (const file of MAKES_EMPTY) hash.update(await readFile(`${ROOT}${file}`));
+  const [made, stamp] = [`${ROOT}server/dist/ready-made`, `${ROOT}server/dist/ready-made.sha256`];
+  const sum = hash.digest('hex');
+  if (existsSync(made) && existsSync(stamp) && (await readFile(stamp, 'utf8')) === sum) return;
+  rmSync(stamp, { force: true });
+  await bundleNode('server/src/db/write-ready-made.ts', 'server/dist/write-ready-made.js', { whole: true });
+  const module = await import(`${ROOT}server/dist/write-ready-made.js`);
+  await module.writeReadyMade();
+  await writeFile(stamp, sum);
 }
 
 const zip = promisify(gzip);

@@ -27,9 +27,14 @@ export class TooLarge extends Error {
   }
 }
 
-/** What a letter of JSON means for its depth and its values: most mean nothing. */
-const [NOTHING, QUOTE, BACKSLASH, COMMA, OPENS, CLOSES] = [0, 1, 2, 3, 4, 5];
-const MEANING = new Uint8Array(65_536);
+/** What a letter of JSON means for its depth and its values: most mean nothing, in its texts and outside of them. */
+const NOTHING = 0;
+const QUOTE = 1;
+const BACKSLASH = 2;
+const COMMA = 3;
+const OPENS = 4;
+const CLOSES = 5;
+const MEANING = new Uint8Array(256);
 for (const [letters, meaning] of [
   ['"', QUOTE],
   ['\\', BACKSLASH],
@@ -39,44 +44,85 @@ for (const [letters, meaning] of [
 ] as const)
   for (const letter of letters) MEANING[letter.charCodeAt(0)] = meaning;
 
+/** How far JSON was counted. */
+interface Counted {
+  depth: number;
+  values: number;
+  inText: boolean;
+  /** The last letter was a backslash in a text: the next one is of the text, whatever it is. */
+  isEscaped: boolean;
+}
+
+/**
+ * Counts on over a piece; returns where a bound is passed, or -1. It goes over every byte that comes from outside: all it
+ * needs is at hand, and nothing is thrown or called in it.
+ */
+function countOn(piece: Uint8Array, counted: Counted, mostValues: number, mostDepth: number): number {
+  let { depth, values, inText } = counted;
+  let passedAt = -1;
+  let i = counted.isEscaped ? 1 : 0;
+  for (; i < piece.length; i++) {
+    const meaning = MEANING[piece[i] ?? 0] ?? NOTHING;
+    if (meaning === NOTHING) continue;
+    if (inText) {
+      if (meaning === QUOTE) inText = false;
+      else if (meaning === BACKSLASH) i++;
+    } else if (meaning === QUOTE) inText = true;
+    else if (meaning === CLOSES) depth--;
+    else if (meaning !== BACKSLASH) {
+      values++;
+      if (meaning === OPENS) depth++;
+      if (values > mostValues || depth > mostDepth) {
+        passedAt = i;
+        break;
+      }
+    }
+  }
+  counted.depth = depth;
+  counted.values = values;
+  counted.inText = inText;
+  counted.isEscaped = i > piece.length;
+  return passedAt;
+}
+
 /**
  * Counts depth, values and size of JSON that comes in pieces, before any of it is made into values. Returns what takes
  * the next piece, as text or as UTF-8, and throws TooLarge as soon as a bound is passed. Says nothing of whether it is
  * JSON at all.
  */
 export function jsonScanner({ mostBytes, mostDepth, mostValues }: JsonBounds) {
-  let [size, depth, values] = [0, 0, 0];
-  let [inText, isEscaped] = [false, false];
-  const step = (meaning: number, at: number): void => {
-    if (isEscaped) isEscaped = false;
-    else if (inText) {
-      if (meaning === QUOTE) inText = false;
-      else if (meaning === BACKSLASH) isEscaped = true;
-    } else if (meaning === QUOTE) inText = true;
-    else if (meaning === CLOSES) depth--;
-    else if (meaning === COMMA || meaning === OPENS) {
-      if (++values > mostValues) throw new TooLarge(`holds more than ${mostValues} values`, at);
-      if (meaning === OPENS && ++depth > mostDepth)
-        throw new TooLarge(`holds values in values more than ${mostDepth} deep`, at, true);
-    }
+  let size = 0;
+  const counted: Counted = { depth: 0, values: 0, inText: false, isEscaped: false };
+  const scan = (piece: Uint8Array, from: number): void => {
+    const at = countOn(piece, counted, mostValues, mostDepth);
+    if (at < 0) return;
+    if (counted.depth > mostDepth)
+      throw new TooLarge(`holds values in values more than ${mostDepth} deep`, from + at, true);
+    throw new TooLarge(`holds more than ${mostValues} values`, from + at);
   };
-  // Two plain loops, which go over every byte that comes from outside: most letters mean nothing.
   return (piece: string | Uint8Array): void => {
     const from = size;
     size += piece.length;
     if (size > mostBytes)
       throw new TooLarge(`has more than ${Math.floor(mostBytes / 2 ** 20)} MB`, mostBytes);
-    if (typeof piece === 'string')
-      for (let i = 0; i < piece.length; i++) {
-        const meaning = MEANING[piece.charCodeAt(i)] ?? NOTHING;
-        if (meaning !== NOTHING || isEscaped) step(meaning, from + i);
-      }
-    else
-      for (let i = 0; i < piece.length; i++) {
-        const meaning = MEANING[piece[i] ?? 0] ?? NOTHING;
-        if (meaning !== NOTHING || isEscaped) step(meaning, from + i);
-      }
+    if (typeof piece !== 'string') {
+      scan(piece, from);
+      return;
+    }
+    for (let at = 0; at < piece.length; at += LETTERS_AT_ONCE) scan(lettersOf(piece, at), from + at);
   };
+}
+
+const LETTERS_AT_ONCE = 16_384;
+
+/** Some letters of a text, from one on; those that mean nothing in JSON may become others that mean nothing. */
+function lettersOf(text: string, from: number): Uint8Array {
+  const letters = new Uint8Array(Math.min(LETTERS_AT_ONCE, text.length - from));
+  for (let i = 0; i < letters.length; i++) {
+    const letter = text.charCodeAt(from + i);
+    letters[i] = letter < 128 ? letter : 0;
+  }
+  return letters;
 }
 
 /** Reads JSON within bounds. Throws TooLarge, or a SyntaxError where it is none. */

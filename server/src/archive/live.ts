@@ -74,8 +74,8 @@ export async function lookInto(file: string): Promise<Manifest> {
 
 /** What the child of `lookInto` does: it says what the manifest says. */
 export async function lookAtBackup(file: string): Promise<void> {
-  const { manifest, close } = await openArchive(file);
-  close();
+  const { manifest, verify, close } = await openArchive(file);
+  await verify().finally(close);
   process.stdout.write(`${JSON.stringify(manifest)}\n`);
 }
 

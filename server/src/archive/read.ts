@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { statSync } from 'node:fs';
-import type { Readable } from 'node:stream';
+import { pipeline, type Readable } from 'node:stream';
+import { createInflateRaw } from 'node:zlib';
 import { parseJson, TooLarge } from '@angled-chalk/core/reading';
 import yauzl from 'yauzl';
 import { MIGRATIONS } from '../db/migrations.ts';
@@ -12,9 +13,12 @@ export class BadArchive extends Error {}
 
 export interface Archive {
   readonly manifest: Manifest;
-  /** Lines of a table, none longer than a row can be. */
+  /** Lines of a table, none longer than a row can be; throws at the end where the file is not as the manifest says. */
   readonly lines: (file: string) => AsyncIterable<Buffer>;
+  /** A whole file, as the manifest says it is. */
   readonly bytes: (file: string) => Promise<Buffer>;
+  /** Reads every file and holds it to the manifest. */
+  readonly verify: () => Promise<void>;
   readonly close: () => void;
 }
 
@@ -27,51 +31,98 @@ const LARGEST_FILE = 16 * 2 ** 20;
 /** The manifest of a club with a hundred thousand recordings has about as much. */
 const MANIFEST_BOUNDS = { mostBytes: 32 * 2 ** 20, mostDepth: 8, mostValues: 1_200_000 };
 
-/** Opens an archive and checks every file in it against its manifest. Throws BadArchive in words. */
+/** What is wrong with a file that was read, held to what the manifest says of it. */
+function holdToListed({ file, bytes, sha256, rows }: Listed, found: Measured): void {
+  if (found.bytes !== bytes || found.sha256 !== sha256)
+    throw new BadArchive(
+      `The file ${file} in the backup is damaged: its checksum is not the one in the manifest. ${SAFE}`,
+    );
+  if (rows !== null && found.rows !== rows)
+    throw new BadArchive(
+      `The file ${file} in the backup has ${found.rows} rows and the manifest says ${rows}. ${SAFE}`,
+    );
+}
+
+interface Listed {
+  readonly file: string;
+  readonly bytes: number;
+  readonly sha256: string;
+  /** Null for what is no table. */
+  readonly rows: number | null;
+}
+
+/** Opens an archive whose manifest is in order; its files are held to that as they are read. Throws BadArchive in words. */
 export async function openArchive(file: string): Promise<Archive> {
   const zip = await openZip(file);
+  const inWords = (error: unknown): BadArchive =>
+    error instanceof BadArchive
+      ? error
+      : new BadArchive(`The backup cannot be read: ${(error as Error).message}. ${SAFE}`);
   try {
     const entries = await entriesOf(zip, 64 * 2 ** 20 + MOST_GROWTH * statSync(file).size);
     const open = async (name: string): Promise<Readable> => {
       const entry = entries.get(name);
       if (!entry) throw new BadArchive(`The backup lacks the file ${name}. ${SAFE}`);
       return new Promise((resolve, reject) => {
-        zip.openReadStream(entry, (error, stream) => (error ? reject(error) : resolve(stream)));
+        const isPacked = entry.compressionMethod === DEFLATED;
+        zip.openReadStream(entry, isPacked ? { decompress: false } : {}, (error, stream) => {
+          if (error) reject(error);
+          else resolve(isPacked ? inflated(stream) : stream);
+        });
       });
     };
-    const manifest = readManifest(await whole(await open(MANIFEST), MANIFEST, MANIFEST_BOUNDS.mostBytes));
+    const manifest = readManifest(
+      await whole(bytesOf(await open(MANIFEST)), MANIFEST, MANIFEST_BOUNDS.mostBytes),
+    );
     holdToTables(manifest);
-    const listed = [
-      ...manifest.tables.map((one) => ({ ...one, isTable: true })),
-      ...manifest.recordings.map((one) => ({ ...one, rows: 0, isTable: false })),
-    ];
-    for (const { file: name, bytes, sha256, rows, isTable } of listed) {
-      const found = await measure(await open(name));
-      if (found.bytes !== bytes || found.sha256 !== sha256)
-        throw new BadArchive(
-          `The file ${name} in the backup is damaged: its checksum is not the one in the manifest. ${SAFE}`,
-        );
-      if (isTable && found.rows !== rows)
-        throw new BadArchive(
-          `The file ${name} in the backup has ${found.rows} rows and the manifest says ${rows}. ${SAFE}`,
-        );
-    }
+    const listed = new Map<string, Listed>();
+    for (const one of manifest.tables) listed.set(one.file, one);
+    for (const one of manifest.recordings) listed.set(one.file, { ...one, rows: null });
+    const missing = [...listed.keys()].find((name) => !entries.has(name));
+    if (missing !== undefined) throw new BadArchive(`The backup lacks the file ${missing}. ${SAFE}`);
+    /** A file piece by piece; past its end it is held to the manifest. */
+    const pieces = async function* piecesOf(name: string): AsyncGenerator<Buffer> {
+      const measured = measuring();
+      try {
+        for await (const piece of bytesOf(await open(name))) {
+          measured.take(piece);
+          yield piece;
+        }
+      } catch (error) {
+        throw inWords(error);
+      }
+      const one = listed.get(name);
+      if (one) holdToListed(one, measured.found());
+    };
     return {
       manifest,
-      lines: async function* lines(name) {
-        const tooLong = (line: number) =>
-          new BadArchive(`${name}, line ${line}: it is longer than any row of ours. ${SAFE}`);
-        yield* linesOf(bytesOf(await open(name)), LONGEST_LINE, tooLong);
+      lines: (name) =>
+        linesOf(
+          pieces(name),
+          LONGEST_LINE,
+          (line) => new BadArchive(`${name}, line ${line}: it is longer than any row of ours. ${SAFE}`),
+        ),
+      bytes: async (name) => whole(pieces(name), name, LARGEST_FILE),
+      verify: async () => {
+        for (const name of listed.keys()) for await (const _ of pieces(name));
       },
-      bytes: async (name) => whole(await open(name), name, LARGEST_FILE),
       close: () => zip.close(),
     };
   } catch (error) {
     zip.close();
-    throw error instanceof BadArchive
-      ? error
-      : new BadArchive(`The backup cannot be read: ${(error as Error).message}. ${SAFE}`);
+    throw inWords(error);
   }
+}
+
+/** As a zip names the one way of packing that ours use. */
+const DEFLATED = 8;
+const PIECE_BYTES = 256 * 1024;
+
+/** Unpacked in large pieces: each costs a turn of the loop. What fails in it is an error of the stream that is read. */
+function inflated(packed: Readable): Readable {
+  const unpacking = createInflateRaw({ chunkSize: PIECE_BYTES });
+  pipeline(packed, unpacking, () => undefined);
+  return unpacking;
 }
 
 function openZip(file: string): Promise<yauzl.ZipFile> {
@@ -136,21 +187,29 @@ function readManifest(bytes: Buffer): Manifest {
 
 const bytesOf = (stream: Readable): AsyncIterable<Buffer> => stream;
 
-async function measure(stream: Readable): Promise<{ bytes: number; rows: number; sha256: string }> {
-  const hash = createHash('sha256');
-  let [bytes, rows] = [0, 0];
-  for await (const buffer of bytesOf(stream)) {
-    hash.update(buffer);
-    bytes += buffer.length;
-    for (let at = buffer.indexOf(10); at >= 0; at = buffer.indexOf(10, at + 1)) rows++;
-  }
-  return { bytes, rows, sha256: hash.digest('hex') };
+interface Measured {
+  readonly bytes: number;
+  readonly rows: number;
+  readonly sha256: string;
 }
 
-async function whole(stream: Readable, name: string, mostBytes: number): Promise<Buffer> {
+function measuring(): { readonly take: (piece: Buffer) => void; readonly found: () => Measured } {
+  const hash = createHash('sha256');
+  let [bytes, rows] = [0, 0];
+  return {
+    take: (piece) => {
+      hash.update(piece);
+      bytes += piece.length;
+      for (let at = piece.indexOf(10); at >= 0; at = piece.indexOf(10, at + 1)) rows++;
+    },
+    found: () => ({ bytes, rows, sha256: hash.digest('hex') }),
+  };
+}
+
+async function whole(stream: AsyncIterable<Buffer>, name: string, mostBytes: number): Promise<Buffer> {
   const chunks: Buffer[] = [];
   let size = 0;
-  for await (const chunk of bytesOf(stream)) {
+  for await (const chunk of stream) {
     size += chunk.length;
     if (size > mostBytes)
       throw new BadArchive(`The file ${name} in the backup is larger than any of ours. ${SAFE}`);

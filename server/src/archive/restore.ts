@@ -5,6 +5,7 @@ import type { DataDirectory } from '../db/directory.ts';
 import { openEngine } from '../db/engine.ts';
 import { MIGRATIONS } from '../db/migrations.ts';
 import { emptyNext, migrateAll, migrateTo } from '../db/open.ts';
+import { takeReadyMade } from '../db/ready-made.ts';
 import { countOf, rowOf, rowsOf, type Asking } from '../db/rows.ts';
 import { Seat } from '../db/seat.ts';
 import { PART_BYTES, partsOf } from '../tracks/packed.ts';
@@ -39,11 +40,17 @@ export async function buildFromArchive(
 ): Promise<Manifest> {
   const archive = await openArchive(file);
   emptyNext(directory);
+  // A backup of an earlier version goes into tables of that version first.
+  if (archive.manifest.schema === MIGRATIONS.length) takeReadyMade(directory.next);
   try {
     // Nobody has it yet: it is put on the disk whole before it takes the place of the club.
     const seat = new Seat(await openEngine({ dir: directory.next, unsynced: true }), null);
     try {
-      await fill(seat, archive, tell);
+      await fill(seat, archive, tell).catch(async (error: unknown) => {
+        // A file that is damaged is said to be, whatever stumbled over it.
+        await archive.verify();
+        throw error;
+      });
       await migrateAll(seat);
       if (archive.manifest.schema < MIGRATIONS.length) await checkRows(seat, archive.manifest);
     } finally {

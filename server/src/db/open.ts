@@ -16,6 +16,7 @@ import {
 import { openEngine, type Engine } from './engine.ts';
 import { lookAt } from './look.ts';
 import { appliedMigrations, MIGRATIONS } from './migrations.ts';
+import { takeReadyMade } from './ready-made.ts';
 import { Seat } from './seat.ts';
 import { disagreement, keepShape } from './sums.ts';
 import { freeBytes, LEAST_FREE_TO_OPEN } from './space.ts';
@@ -142,6 +143,7 @@ function wayBack({ root, backups }: DataDirectory): string {
 /** Makes an empty database beside, puts it on the disk whole, and only then gives it its name. */
 async function createClub(directory: DataDirectory): Promise<void> {
   emptyNext(directory);
+  takeReadyMade(directory.next);
   const seat = new Seat(await openEngine({ dir: directory.next }), null);
   await migrateAll(seat);
   await seat.close();

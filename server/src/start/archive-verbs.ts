@@ -82,8 +82,8 @@ export async function backupVerb(args: string[]): Promise<void> {
       await owner.release();
     }
   }
-  const { manifest, close } = await openArchive(file);
-  close();
+  const { manifest, verify, close } = await openArchive(file);
+  await verify().finally(close);
   say(
     `Backed up to ${file} (${Math.ceil((await stat(file)).size / 1024)} kB): ${holds(manifest.tables, manifest.recordings.length)}.`,
   );
