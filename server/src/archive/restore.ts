@@ -18,8 +18,8 @@ import { disagrees, reportOf, wrongWith } from './rows.ts';
 /** Rows go into the database in pieces of about so much text. */
 const PIECE_BYTES = 1024 * 1024;
 const ROW_BOUNDS = { mostBytes: 32 * 2 ** 20, mostDepth: 64, mostValues: 1_000_000 };
-/** Reports and recordings that are read at the same time. */
-const MOST_READING = 8;
+/** Reports and recordings that wait to be read: enough to keep the thread busy while rows go into the database. */
+const READING_BYTES = 16 * 2 ** 20;
 
 const NOTHING = 'Nothing was changed. Choose another backup.';
 
@@ -68,17 +68,22 @@ export async function buildFromArchive(
 const isRow = (value: unknown): value is Row =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Several things under way at once; the first that fails is thrown by the next `add`, or by `all`. */
-function atOnce(most: number) {
+/** Several things under way at once, by their sizes; the first that fails is thrown by the next `add`, or by `all`. */
+function atOnce(mostBytes: number) {
   const running = new Set<Promise<void>>();
   const failures: unknown[] = [];
+  let bytes = 0;
   return {
-    add: async (run: () => Promise<void>): Promise<void> => {
-      while (running.size >= most) await Promise.race(running);
+    add: async (size: number, run: () => Promise<void>): Promise<void> => {
+      while (running.size > 0 && bytes + size > mostBytes) await Promise.race(running);
       if (failures.length > 0) throw failures[0];
+      bytes += size;
       const one = run()
         .catch((error: unknown) => void failures.push(error))
-        .finally(() => running.delete(one));
+        .finally(() => {
+          bytes -= size;
+          running.delete(one);
+        });
       running.add(one);
     },
     all: async (): Promise<void> => {
@@ -111,7 +116,7 @@ async function fill(seat: Seat, archive: Archive, tell: Tell): Promise<void> {
   );
   const of = Math.max(1, unpackedBytes(manifest));
   let done = 0;
-  const reading = atOnce(MOST_READING);
+  const reading = atOnce(READING_BYTES);
   await seat.transaction(async (inside) => {
     const filling: Filling = {
       inside: inside,
@@ -175,10 +180,10 @@ async function fillTable(filling: Filling, table: TableName, file: string): Prom
   if (piece.length > 0) await put();
 }
 
-const holdToReport = (reading: AtOnce, file: string, number: number, row: Row): Promise<void> =>
-  reading.add(async () => {
-    const kept = reportOf(row);
-    if (!kept) return;
+async function holdToReport(reading: AtOnce, file: string, number: number, row: Row): Promise<void> {
+  const kept = reportOf(row);
+  if (!kept) return;
+  await reading.add(kept.report.length, async () => {
     const report = await offThread('readReport', kept.report).catch((error: unknown) => {
       if (!(error instanceof TaskFailed)) throw error;
       throw bad(file, number, `the report of this check cannot be read: ${error.message}`);
@@ -186,6 +191,7 @@ const holdToReport = (reading: AtOnce, file: string, number: number, row: Row): 
     const wrong = disagrees(kept, report);
     if (wrong !== null) throw bad(file, number, wrong);
   });
+}
 
 /** Rows of an earlier version held the samples themselves. */
 async function fillWithSamples({ inside, archive }: Filling, file: string): Promise<void> {
@@ -208,7 +214,7 @@ async function fillSamples({ inside, archive, reading, passed }: Filling, apart:
     );
   for (const { track, file } of recordings) {
     const bytes = await archive.bytes(file);
-    await reading.add(async () => {
+    await reading.add(bytes.length, async () => {
       await offThread('readTrack', new Uint8Array(bytes)).catch((error: unknown) => {
         if (!(error instanceof TaskFailed)) throw error;
         throw new BadArchive(`${file}: This is no recording: ${error.message}. ${NOTHING}`);
