@@ -85,7 +85,7 @@ test(`killed at a random moment ${ROUNDS} times, the program has everything it a
   for (let round = 0; round < ROUNDS; round++) {
     const program = await startProgram(['--data', dataDir]);
     // After some of its answers, and then in the midst of something: no matter how fast the machine is.
-    let answers = 5 + Math.floor(70 * uniformFloat64(random));
+    let answers = 5 + Math.floor(35 * uniformFloat64(random));
     const laterMs = 40 * uniformFloat64(random);
     const answered = (): void => {
       if (--answers === 0) setTimeout(() => program.child.kill('SIGKILL'), laterMs);

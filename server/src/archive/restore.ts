@@ -75,7 +75,8 @@ function atOnce(mostBytes: number) {
   let bytes = 0;
   return {
     add: async (size: number, run: () => Promise<void>): Promise<void> => {
-      while (running.size > 0 && bytes + size > mostBytes) await Promise.race(running);
+      const isFull = (): boolean => running.size > 0 && bytes + size > mostBytes;
+      while (isFull()) await Promise.race(running);
       if (failures.length > 0) throw failures[0];
       bytes += size;
       const one = run()

@@ -1,14 +1,5 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import {
-  cpSync,
-  mkdirSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  statSync,
-  truncateSync,
-  writeFileSync,
-} from 'node:fs';
+import { cpSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { keysOf, the } from '@angled-chalk/core/measure';
 import { studentInputSchema } from '@angled-chalk/contract';
@@ -16,8 +7,9 @@ import { seedDemo } from '../demo/seed.ts';
 import { keepVersion } from '../plans/versions.ts';
 import { addRoster } from '../students/store.ts';
 import { endPrograms, testFolder, testStudent } from '../test-program.ts';
-import { DamagedClub, dataDirectory, readyDirectory } from './directory.ts';
-import { openDatabase, type OpenDatabase } from './open.ts';
+import { DAMAGES, everything, openDamaged, type Damage } from './damaging.ts';
+import { dataDirectory, readyDirectory } from './directory.ts';
+import { openDatabase } from './open.ts';
 import { rowOf, rowsOf } from './rows.ts';
 
 afterAll(endPrograms);
@@ -61,65 +53,9 @@ beforeAll(async () => {
   await opened.close();
 });
 
-async function everything({ seat }: OpenDatabase): Promise<string> {
-  const tables = [
-    'settings',
-    'students',
-    'patterns',
-    'plans',
-    'plan_versions',
-    'floors',
-    'tracks',
-    'track_parts',
-    'checks',
-    'observations',
-  ];
-  const sums: unknown[] = [];
-  for (const table of tables)
-    sums.push(
-      (
-        await seat.query(
-          `select count(*)::int as n, md5(string_agg(t::text, '|' order by t::text)) as sum from "${table}" t`,
-        )
-      ).rows,
-    );
-  return JSON.stringify(sums);
-}
-
-const DAMAGES = {
-  cut: (path: string): void => truncateSync(path, Math.floor(statSync(path).size / 2 / 8192) * 8192),
-  zeroed: (path: string): void => writeFileSync(path, Buffer.alloc(statSync(path).size)),
-  missing: (path: string): void => rmSync(path),
-} as const;
-type Damage = keyof typeof DAMAGES;
-
-/** The club with a file damaged is opened: 'told', 'whole' where nothing was lost by it, or what went wrong. */
-async function open(path: string, damage: Damage): Promise<string> {
-  const root = join(testFolder(), 'data');
-  cpSync(whole, root, { recursive: true });
-  const directory = dataDirectory(root);
-  const file = join(directory.club, path);
-  DAMAGES[damage](file);
-  const others = (): string =>
-    readdirSync(join(directory.club, 'base/5'))
-      .map((name) => `${name} ${statSync(join(directory.club, 'base/5', name)).size}`)
-      .join(' ');
-  const before = others();
-  try {
-    const opened = await openDatabase(readyDirectory(root));
-    try {
-      return (await everything(opened)) === held ? 'whole' : 'something is lost and nobody was told';
-    } finally {
-      await opened.close();
-    }
-  } catch (error) {
-    if (!(error instanceof DamagedClub)) return String(error);
-    expect(error.message).toMatch(/is damaged: .+ Nothing was changed\. .*npx angled-chalk restore/s);
-    return others() === before ? 'told' : 'told, but something was written';
-  } finally {
-    rmSync(root, { recursive: true });
-  }
-}
+/** The club with a file damaged is opened. */
+const open = (path: string, damage: Damage): Promise<string> =>
+  openDamaged({ whole, held, root: join(testFolder(), 'data') }, path, damage);
 
 test.each(keysOf(DAMAGES))(
   'every table whose file is %s is told in words, and nothing is written',

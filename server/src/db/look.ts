@@ -60,8 +60,10 @@ export function lookAt(dir: string): 'absent' | 'there' {
   if (names.length === 0) return 'absent';
   mayWrite(dir, names);
   if (!names.includes('PG_VERSION')) throw damaged(dir, 'the file PG_VERSION is missing');
-  const version = readFileSync(join(dir, 'PG_VERSION'), 'utf8').trim();
+  const told = readFileSync(join(dir, 'PG_VERSION'), 'utf8');
+  const version = told.trim();
   if (version === '') throw damaged(dir, 'the file PG_VERSION is empty');
+  if (!/^\d+\n$/.test(told)) throw damaged(dir, 'the file PG_VERSION does not hold a number');
   if (version !== MAJOR)
     throw new UnusableDirectory(
       `The club's data in ${dir} was written by version ${version.slice(0, 20)} of the database; this program reads version ${MAJOR}. Nothing was changed. Start the program version that wrote it, make a backup there, and restore that here.`,
