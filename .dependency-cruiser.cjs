@@ -1,3 +1,6 @@
+const { readdirSync } = require('node:fs');
+const { join } = require('node:path');
+
 /** The four floors of the house, and the storeys of the core: imports run downward only. */
 const STOREYS = [
   'measure',
@@ -15,6 +18,7 @@ const STOREYS = [
   'drill',
   'formats',
   'range',
+  'notation',
   'pair',
   'motion',
   'track',
@@ -30,8 +34,17 @@ const STOREYS = [
   'compose',
   'print',
   'sim',
+  'library',
   'capture',
 ];
+
+/** A room that no storey is given would be let import anything. */
+const rooms = readdirSync(join(__dirname, 'core/src'), { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map(({ name }) => name);
+const homeless = rooms.filter((room) => !STOREYS.includes(room));
+if (homeless.length > 0)
+  throw new Error(`core/src/${homeless.join(', core/src/')}: no storey is given in ${__filename}`);
 
 const upward = STOREYS.flatMap((storey, i) => {
   const above = STOREYS.slice(i + 1).join('|');

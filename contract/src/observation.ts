@@ -1,4 +1,4 @@
-import { FAULT_NAMES } from '@angled-chalk/core/moves';
+import { FAULT_NAMES } from '@angled-chalk/core/rules';
 import type { Freeze } from '@angled-chalk/core/freeze';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import type { TallyWindow } from '@angled-chalk/core/tally';

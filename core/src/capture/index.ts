@@ -4,8 +4,6 @@ export {
   type Decisions,
   decisionsFrom,
   decisionsOf,
-  type Need,
-  NEED_WORDS,
   SEEN_BY_EYE,
   shownBy,
 } from './decides.ts';

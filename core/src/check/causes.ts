@@ -1,5 +1,5 @@
 import { distanceM } from '../geometry/index.ts';
-import { FAULT_NAMES, type Finding } from '../rules/index.ts';
+import { FAULT_NAMES, faultRow, type Finding } from '../rules/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
 import { plannedFor, type AlignedMove } from '../matching/index.ts';
 
@@ -18,29 +18,6 @@ const REASON_LASTS_MOVES = 3;
 const rank = ({ fault }: Finding): number => FAULT_NAMES.indexOf(fault);
 
 const isOpen = ({ verdict }: Finding): number => (verdict === 'cannot-tell' ? 1 : 0);
-
-/** What a step that makes good an earlier one breaks by itself. */
-const OF_MAKING_GOOD: ReadonlySet<Finding['fault']> = new Set([
-  'step-too-long',
-  'step-over',
-  'step-short',
-  'wrong-direction',
-  'foot-not-following',
-  'feet-crossed',
-  'feet-together',
-  'overstretched',
-  'stance-not-restored',
-  'unplanned-switch',
-  'off-balance',
-]);
-/** What a student who is beside the marks breaks without another wrong step. */
-const OF_BEING_BESIDE: ReadonlySet<Finding['fault']> = new Set([
-  'cone-touched',
-  'off-floor',
-  'out-of-band',
-  'not-facing',
-  'strike-out-of-reach',
-]);
 
 interface MoveSeen {
   readonly planned: PlannedMove;
@@ -61,29 +38,18 @@ function offMarks({ planned, observed }: MoveSeen): { beforeM: number; afterM: n
 
 /** Whether a move makes good what an earlier one left, or goes on beside the marks. */
 function followsFrom(found: Finding, seen: MoveSeen | undefined): boolean {
-  if (!seen) return OF_BEING_BESIDE.has(found.fault);
+  const { follows } = faultRow(found.fault);
+  if (!seen) return follows === 'being beside';
   const { beforeM, afterM } = offMarks(seen);
   if (beforeM <= OFF_MARK_M) return false;
-  if (OF_BEING_BESIDE.has(found.fault)) return true;
-  return OF_MAKING_GOOD.has(found.fault) && afterM < (1 - MADE_GOOD) * beforeM;
+  if (follows === 'being beside') return true;
+  return follows === 'making good' && afterM < (1 - MADE_GOOD) * beforeM;
 }
-
-/** Of the whole move, whichever foot is named: told after what either foot did. */
-const OF_WHOLE_MOVE: ReadonlySet<Finding['fault']> = new Set([
-  'off-balance',
-  'strike-early',
-  'strike-late',
-  'strike-out-of-reach',
-  'unplanned-switch',
-  'not-facing',
-  'off-beat',
-  'out-of-band',
-]);
 
 /** Certain before uncertain, what the foot did that went first before what the other did, then as the table has it. */
 function inCauseOrder(group: readonly Finding[], seen: ReadonlyMap<number, MoveSeen>): Finding[] {
   const turnOf = ({ fault, foot, moveNumber }: Finding): number => {
-    if (OF_WHOLE_MOVE.has(fault)) return 2;
+    if (faultRow(fault).ofWholeMove) return 2;
     const first = moveNumber === null ? undefined : seen.get(moveNumber)?.observed[0]?.foot;
     return foot !== null && first !== undefined && foot !== first ? 1 : 0;
   };

@@ -4,23 +4,14 @@ import { BESIDE_STEP_S } from './counting.ts';
 import type { AlignedMove, ClockMap } from '../matching/index.ts';
 import { atMost } from '../measure/index.ts';
 import { ballsAfter } from '../pattern/index.ts';
-import { finding, type Found, type Performance } from '../rules/index.ts';
+import { faultRow, finding, OWN_LIMITS, type Found, type Performance } from '../rules/index.ts';
 
-/** A place that crept further than this from where the plan has it, over the whole drill (own choice). */
-const DRIFT_M = 0.15;
+const DRIFT_M = OWN_LIMITS.driftM.value;
 /** Fewer moves than this tell of no trend. */
 const LEAST_MOVES = 9;
 /** Where one move alone makes more than this share of it, that move is what went wrong, and nothing crept. */
 const ONE_MOVE = 0.4;
-/** What takes a body elsewhere in one go. */
-const LEADS_AWAY: ReadonlySet<Found['fault']> = new Set([
-  'missed-move',
-  'extra-move',
-  'wrong-direction',
-  'wrong-side-of-cone',
-]);
-/** A bounce that takes the ball higher than this has left the floor (own choice). */
-const BOUNCE_M = 0.02;
+const BOUNCE_M = OWN_LIMITS.bounceM.value;
 /** What the height of a ball is off by beside its noise, 1 sigma (own choice). */
 const HEIGHT_UM = 0.003;
 
@@ -38,7 +29,7 @@ export function drifted(
   { start, uncertainty }: Performance,
   others: readonly Found[],
 ): Found[] {
-  if (others.some(({ fault, verdict }) => LEADS_AWAY.has(fault) && verdict === 'not-met')) return [];
+  if (others.some(({ fault, verdict }) => faultRow(fault).leadsAway && verdict === 'not-met')) return [];
   let balls = start;
   const offs: { readonly off: Point; readonly timeS: number; readonly at: Point }[] = [];
   for (const { planned, expected, observed } of rows) {

@@ -1,16 +1,12 @@
 import { atMost } from '../measure/index.ts';
-import { LEAST_STEP_LIMIT_M, type Found } from '../rules/index.ts';
-
-/** Faults that belong to one foot at one move; the others are the whole move's. */
-const OF_ONE_FOOT: ReadonlySet<Found['fault']> = new Set(['cone-touched', 'off-floor']);
-/** The band is left for a while: where the plan leaves it too, the moves next to it count as well. */
-const OF_A_WHILE: ReadonlySet<Found['fault']> = new Set(['out-of-band']);
+import { faultRow, LEAST_STEP_LIMIT_M, type Found } from '../rules/index.ts';
 
 function isThePlans(found: Found, planned: Found): boolean {
   if (found.fault !== planned.fault || found.moveNumber === null || planned.moveNumber === null) return false;
-  if (OF_ONE_FOOT.has(found.fault) && found.foot !== planned.foot) return false;
+  const { plannedAs } = faultRow(found.fault);
+  if (plannedAs === 'foot' && found.foot !== planned.foot) return false;
   const apart = Math.abs(found.moveNumber - planned.moveNumber);
-  return apart === 0 || (apart === 1 && OF_A_WHILE.has(found.fault));
+  return apart === 0 || (apart === 1 && plannedAs === 'while');
 }
 
 /** How far beyond its limit a finding is. */

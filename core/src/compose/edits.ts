@@ -1,6 +1,6 @@
 import { isMeasure } from '../body/index.ts';
 import { wrapDeg } from '../geometry/index.ts';
-import { MOVES, type Move } from '../moves/index.ts';
+import { MOVES, turnMove, type Move } from '../moves/index.ts';
 import { mirrorItems, PATTERN_RANGES, type Item, type Repeat } from '../pattern/index.ts';
 
 /** Where an item stands: its place, and the places of the repeats it stands in before that. */
@@ -133,9 +133,7 @@ export function turned(item: Item, byDeg: number): Item {
     const own = wrapDeg(deg + byDeg);
     return Math.abs(own + 180) < 1e-9 ? 180 : rounded(own);
   };
-  const moved = withMoves(item, (move) =>
-    move.do === 'step' || move.do === 'half-steps' ? { ...move, bearingDeg: round(move.bearingDeg) } : move,
-  );
+  const moved = withMoves(item, (move) => turnMove(move, round));
   if ('move' in moved && moved.facing?.on === 'heading')
     return { ...moved, facing: { on: 'heading', deg: round(moved.facing.deg) } };
   if ('weave' in moved)
@@ -161,8 +159,7 @@ const clamped = (value: number, [least, most]: readonly [number, number]): numbe
   rounded(Math.min(most, Math.max(least, value)));
 
 function scaledMove(move: Move, factor: number): Move {
-  if (move.do === 'to-gap') return move;
-  const lengths = MOVES[move.do].fields.filter(({ as }) => as === 'length');
+  const lengths = MOVES[move.do].fields.filter((field) => field.as === 'length' && field.isTravel);
   return lengths.reduce<Move>((now, { key }) => {
     const own: unknown = Object.entries(now).find(([name]) => name === key)?.[1];
     // A field of a kind names a key of its own moves.

@@ -1,5 +1,5 @@
-import { usualFaults, type Footwork } from '../pattern/index.ts';
-import { faultAdvice, faultWords, type FaultName } from '../rules/index.ts';
+import type { Footwork } from '../pattern/index.ts';
+import { faultAdvice, faultWords, usualFaults, type FaultName } from '../rules/index.ts';
 
 /** What usually goes wrong in a pattern, and what a coach says of it. */
 export interface LookFor {

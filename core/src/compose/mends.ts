@@ -1,8 +1,8 @@
 import { metres, longestPlannedTravelM } from '../body/index.ts';
 import { headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
 import { judgePlan } from '../check/index.ts';
-import type { Move } from '../moves/index.ts';
-import { nearestCleanLane, type Finding } from '../rules/index.ts';
+import { flipMove } from '../moves/index.ts';
+import { faultRow, nearestCleanLane, type Finding } from '../rules/index.ts';
 import { expand, withLane, type Item, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import { insertAfter, itemAt, replaceAt, scaled, type ItemPath } from './edits.ts';
 
@@ -26,30 +26,6 @@ interface Candidate {
   readonly items: readonly Item[];
 }
 
-/** Moves whose first foot, side or post can be the other one. */
-function otherFootOf(move: Move): Move | null {
-  switch (move.do) {
-    case 'pivot':
-      return { ...move, on: move.on === 'lead' ? 'rear' : 'lead' };
-    case 'weave-step':
-      return { ...move, first: move.first === 'lead' ? 'rear' : 'lead' };
-    case 'slip':
-    case 'roll-out':
-    case 'step-across':
-    case 'widen':
-      return { ...move, side: move.side === 'left' ? 'right' : 'left' };
-    case 'restore':
-      return { ...move, foot: move.foot === 'left' ? 'right' : 'left' };
-    case 'push-kick':
-    case 'round-kick':
-      return { ...move, leg: move.leg === 'lead' ? 'rear' : 'lead' };
-    case 'step':
-      return move.feet === 'both' ? null : { ...move, feet: move.feet === 'lead' ? 'rear' : 'lead' };
-    default:
-      return null;
-  }
-}
-
 /** What may mend a finding at one move of a sequence; whether it does is seen by judging the plan with it. */
 function candidates(drill: PlannedDrill, finding: Finding): Candidate[] {
   const { items } = drill.plan.pattern;
@@ -61,14 +37,15 @@ function candidates(drill: PlannedDrill, finding: Finding): Candidate[] {
   const put = (by: Item): Item[] => replaceAt(items, path, [by]);
   const found: Candidate[] = [];
   const own = item.move;
+  const { mend } = faultRow(finding.fault);
   if (own.do === 'step' && own.feet === 'both' && own.length.unit === 'm')
     found.push({
       words: 'Split it into half steps',
       items: put({ ...item, move: { do: 'half-steps', bearingDeg: own.bearingDeg, distance: own.length } }),
     });
-  const flipped = otherFootOf(own);
+  const flipped = flipMove(own);
   if (flipped) found.push({ words: 'Use the other foot or side', items: put({ ...item, move: flipped }) });
-  if (finding.fault === 'not-facing' || finding.fault === 'in-their-line') {
+  if (mend === 'face again') {
     const target = drill.plan.target.at;
     const offDeg = Math.round(
       wrapDeg(headingDeg(midpoint(move.after.left, move.after.right), target) - move.after.facingDeg),
@@ -79,7 +56,7 @@ function candidates(drill: PlannedDrill, finding: Finding): Candidate[] {
         items: insertAfter(items, path, [{ move: { do: 'pivot', on: 'lead', byDeg: offDeg } }]),
       });
   }
-  if (finding.fault === 'strike-out-of-reach') {
+  if (mend === 'step in') {
     const gap = metres(Math.max(0.1, Math.round((finding.limit - WITHIN_REACH_M) * 100) / 100));
     const before = [...path.slice(0, -1), (path.at(-1) ?? 0) - 1];
     const step: Item = { move: { do: 'to-gap', gap } };
@@ -96,9 +73,7 @@ function candidates(drill: PlannedDrill, finding: Finding): Candidate[] {
     const shorter = scaled(item, share);
     if (JSON.stringify(shorter) === JSON.stringify(item)) break;
     const words =
-      finding.fault === 'off-floor'
-        ? 'Shorten it to stay on the mat'
-        : `Shorten it to ${Math.round(100 * share)} %`;
+      mend === 'further in' ? 'Shorten it to stay on the mat' : `Shorten it to ${Math.round(100 * share)} %`;
     if (share < 0.5 && move.distanceM < longestM / 2) break;
     found.push({ words, items: put(shorter) });
   }
@@ -113,7 +88,7 @@ function candidates(drill: PlannedDrill, finding: Finding): Candidate[] {
 /** Of a sequence that leaves its floor as a whole: the start further in. */
 function startFurtherIn({ plan }: PlannedDrill, { fault, at }: Finding): Plan | null {
   const { start } = plan.pattern;
-  if (fault !== 'off-floor' || !start || !at) return null;
+  if (faultRow(fault).mend !== 'further in' || !start || !at) return null;
   const { outline } = plan.floor;
   const middle = {
     x: outline.reduce((sum, { x }) => sum + x, 0) / outline.length,

@@ -13,6 +13,7 @@ import {
   type PlannedMove,
 } from '../pattern/index.ts';
 import {
+  faultRow,
   foundBy,
   identified,
   isTravel,
@@ -67,22 +68,11 @@ export interface BadFreeze {
   readonly why: 'tapes do not meet' | 'no such move' | 'twice';
 }
 
-/** What is judged of feet that stand: nothing of how they came there. */
-const OF_A_STAND: ReadonlySet<string> = new Set([
-  'stance-not-restored',
-  'wrong-return',
-  'not-mirrored',
-  'half-exit',
-  'feet-crossed',
-  'feet-together',
-  'overstretched',
-  'narrowed',
-  'unplanned-switch',
-  'cone-touched',
-  'off-floor',
-]);
-/** And of a step whose two ends were taped. */
-const OF_A_STEP: ReadonlySet<string> = new Set([...OF_A_STAND, 'foot-not-following', 'step-too-long']);
+/** What is judged of feet that stand: nothing of how they came there; of a step whose two ends were taped, that too. */
+const isTaped = ({ fault }: Found, wasTapedBefore: boolean): boolean => {
+  const { taped } = faultRow(fault);
+  return taped === 'stand' || (wasTapedBefore && taped === 'step');
+};
 
 const FEET = ['left', 'right'] as const;
 
@@ -270,8 +260,7 @@ function foundOf(
   limits: Performance['stance']['school']['limits'],
 ): Found[] {
   const { performance, move } = performed(plan, planned, before, now);
-  const asked = before ? OF_A_STEP : OF_A_STAND;
-  const ofRules = foundBy(performance).filter(({ fault }) => asked.has(fault));
+  const ofRules = foundBy(performance).filter((one) => isTaped(one, before !== null));
   if (!before) return ofRules;
   const compared = compareWithPlan(
     [{ planned, expected: planned.events.filter(isTravel), observed: move.events }],

@@ -1,5 +1,5 @@
 import type { About } from '../drill/index.ts';
-import type { FaultName } from '../moves/index.ts';
+import type { FaultName } from '../rules/index.ts';
 
 /** What usually goes wrong, and why it does. */
 export interface UsualFault {

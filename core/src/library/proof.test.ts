@@ -1,5 +1,5 @@
 import { checkTrack, flatFindings, type CheckReport } from '../check/index.ts';
-import type { FaultName } from '../moves/index.ts';
+import type { FaultName } from '../rules/index.ts';
 import { expand, type PlannedDrill } from '../pattern/index.ts';
 import { canHave, DEMO_STUDENTS, simulate, MADE_FAULTS, type MadeFault } from '../sim/index.ts';
 import { PERFECT } from '../../test/drills.ts';

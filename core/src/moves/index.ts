@@ -16,9 +16,8 @@ export type { Around, EventPlan, FieldSpec, Judged, Laid, Position } from './kin
 export { bothTo, centreOf, goneOn, metresOf, standAt, standOn, withLead } from './laying.ts';
 export type { FootInStance, Move, MoveName } from './move.ts';
 export type { PhrasePart } from './phrase.ts';
-export { FAULT_NAMES, type FaultName } from './fault-names.ts';
 export {
-  faultsOf,
+  flipMove,
   judgedOf,
   layOut,
   mirrorMove,
@@ -26,4 +25,5 @@ export {
   MOVES,
   moveWords,
   strikesWith,
+  turnMove,
 } from './moves.ts';

@@ -35,5 +35,4 @@ export function kicked(around: Around, { leg, lands, beats }: Kick): Laid {
   };
 }
 
-export const KICKS = OWN_COURSE;
-export const KICK_FAULTS = ['wrong-return', 'ball-drift'] as const;
+export const KICKS = { ...OWN_COURSE, leaves: 'after a kick' } as const;

@@ -3,7 +3,6 @@ import type { Foot } from '../body/index.ts';
 import type { Point } from '../geometry/index.ts';
 import type { UnitSystem } from '../measure/index.ts';
 import type { EventKind } from './event.ts';
-import type { FaultName } from './fault-names.ts';
 import type { MoveName, MoveOf } from './move.ts';
 import type { PhrasePart } from './phrase.ts';
 
@@ -57,6 +56,10 @@ export interface Judged {
   readonly halfStep: boolean;
   /** What the move itself asks for of closing, opening and crossing is not its fault. */
   readonly ownCourse: boolean;
+  /** How the body stands after it: what is asked of that, and under which name. */
+  readonly leaves: 'stance' | 'turned' | 'mirrored' | 'after a kick';
+  /** It is meant to get out of the line of a partner's rear hand. */
+  readonly outOfTheWay: boolean;
 }
 
 /** A number or a choice that a coach sets. */
@@ -76,6 +79,8 @@ export type FieldSpec =
       readonly as: 'length';
       readonly leastM: number;
       readonly mostM: number;
+      /** Travel, which becomes longer where the move is made larger; a place is none. */
+      readonly isTravel: boolean;
     }
   | {
       readonly key: string;
@@ -101,6 +106,8 @@ export interface MoveKind<K extends MoveName> {
   readonly judged: Judged;
   /** Which of several moves that it is laid out as its strikes go with; the last when not said. */
   readonly strikesWith?: 'first';
-  /** What usually goes wrong at it and can be seen, beside what can at any move; most usual first. */
-  readonly faults: (move: MoveOf<K>) => readonly FaultName[];
+  /** The same with the other foot, side or post; null where there is no other. */
+  readonly flip: (move: MoveOf<K>) => MoveOf<K> | null;
+  /** The same with where it goes turned, where it says so as a bearing. */
+  readonly turn: (move: MoveOf<K>, turned: (bearingDeg: number) => number) => MoveOf<K>;
 }

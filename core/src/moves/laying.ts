@@ -20,7 +20,6 @@ import {
   type Point,
 } from '../geometry/index.ts';
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
-import type { FaultName } from './fault-names.ts';
 import type { Around, EventPlan, Laid, Position } from './kind.ts';
 import type { FootInStance } from './move.ts';
 
@@ -175,7 +174,13 @@ export const mirrorSide = otherFoot;
 export const mirrorDeg = (deg: number): number => (deg === 0 ? 0 : wrapDeg(-deg));
 
 const STEP_LIMITS = { leastM: 0.03, mostM: 1 } as const;
-export const LENGTH_FIELD = { key: 'length', label: 'Length', as: 'length', ...STEP_LIMITS } as const;
+export const LENGTH_FIELD = {
+  key: 'length',
+  label: 'Length',
+  as: 'length',
+  ...STEP_LIMITS,
+  isTravel: true,
+} as const;
 export const SIDE_FIELD = { key: 'side', label: 'Side', as: 'choice', choices: ['left', 'right'] } as const;
 export const numberField = (
   key: string,
@@ -190,20 +195,25 @@ export const choiceField = (key: string, label: string, choices: readonly string
   ({ key, label, as: 'choice', choices }) as const;
 
 /** Steps that are judged as half steps, in their order. */
-export const STEPS = { order: true, halfStep: true, ownCourse: false } as const;
-/** What usually goes wrong at a step of both feet. */
-export const STEP_FAULTS = [
-  'step-short',
-  'step-over',
-  'foot-not-following',
-  'stance-not-restored',
-  'wrong-foot-first',
-  'feet-together',
-  'step-too-long',
-  'overstretched',
-  'wrong-direction',
-  'feet-crossed',
-  'not-facing',
-] as const satisfies readonly FaultName[];
+export const STEPS = {
+  order: true,
+  halfStep: true,
+  ownCourse: false,
+  leaves: 'stance',
+  outOfTheWay: false,
+} as const;
 /** Moves whose own course closes, opens or crosses the feet. */
-export const OWN_COURSE = { order: false, halfStep: false, ownCourse: true } as const;
+export const OWN_COURSE = {
+  order: false,
+  halfStep: false,
+  ownCourse: true,
+  leaves: 'stance',
+  outOfTheWay: false,
+} as const;
+/** Half steps whose own course closes, opens or crosses the feet. */
+export const OWN_STEPS = { ...STEPS, ownCourse: true } as const;
+/** Moves that take no step. */
+export const NO_STEP = { ...STEPS, order: false, halfStep: false } as const;
+/** A move with neither another foot nor another side, and one that says no bearing. */
+export const noOther = (): null => null;
+export const asItIs = <M>(move: M): M => move;

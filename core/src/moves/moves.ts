@@ -1,5 +1,4 @@
 import type { UnitSystem } from '../measure/index.ts';
-import type { FaultName } from './fault-names.ts';
 import type { Around, Judged, Laid, MoveKind } from './kind.ts';
 import type { Move, MoveName } from './move.ts';
 import { angleStep } from './kinds/angle-step.ts';
@@ -63,8 +62,12 @@ export const mirrorMove = (move: Move): Move => kindOf(move).mirror(move);
 /** A move in a coach's words. */
 export const moveWords = (move: Move, units: UnitSystem): string => kindOf(move).words(move, units);
 
-/** What usually goes wrong at a move and can be seen. */
-export const faultsOf = (move: Move): readonly FaultName[] => kindOf(move).faults(move);
+/** A move with the other foot, side or post; null where there is no other. */
+export const flipMove = (move: Move): Move | null => kindOf(move).flip(move);
+
+/** A move with where it goes turned, where it says so as a bearing. */
+export const turnMove = (move: Move, turned: (bearingDeg: number) => number): Move =>
+  kindOf(move).turn(move, turned);
 
 /** Which of so many moves that a move is laid out as its strikes go with, from 0. */
 export const strikesWith = (move: Move, laid: number): number =>

@@ -40,5 +40,5 @@ export type {
 export { bandsAlong, posesOf, standsOf } from './pose.ts';
 export { cornersOf, sequenceMarks, type SequenceMarking } from './sequence-marks.ts';
 export { drillJob, floorJob, planJob, planMarks, type SetOutJob } from './setout-job.ts';
-export { conesOf, usualFaults, weaveCones, weaveSteps, weaveWaypoints } from './weave.ts';
+export { conesOf, weaveCones, weaveSteps, weaveWaypoints } from './weave.ts';
 export { LONGEST_NAME, MOST_ITEMS, MOST_STRIKES, PATTERN_RANGES } from './ranges.ts';

@@ -5,13 +5,10 @@ import { TOLERANCE } from '../measure/index.ts';
 import {
   bothTo,
   centreOf,
-  faultsOf,
   goneOn,
   judgedOf,
-  MOVES,
   standAt,
   type Around,
-  type FaultName,
   type Judged,
   type Laid,
 } from '../moves/index.ts';
@@ -152,7 +149,3 @@ function fewestSteps(weave: Weave, { at, stance, faces }: Around, corner: Point)
 
 /** What the rules ask of a kind of move: a step of a weave is a step. */
 export const judgedFor = (kind: PlannedMove['kind']): Judged => judgedOf(kind === 'weave' ? 'step' : kind);
-
-/** What usually goes wrong at a move; at a step of a weave the cones are in the way too. */
-export const usualFaults = ({ cue }: PlannedMove): readonly FaultName[] =>
-  cue ? faultsOf(cue.move) : [...faultsOf(MOVES.step.usual), 'cone-touched', 'wrong-side-of-cone'];

@@ -1,6 +1,18 @@
 export { nearestCleanLane } from './clean-spacing.ts';
-export { FAULT_NAMES, type FaultName } from '../moves/index.ts';
-export { faultAdvice, type FaultMaking, FAULTS, faultWhy, faultWords } from './faults.ts';
+export { FAULT_NAMES, type FaultName } from './fault-names.ts';
+export { usualFaults } from './usual.ts';
+export {
+  faultAdvice,
+  type FaultLimit,
+  type FaultMaking,
+  faultRow,
+  type FaultRow,
+  FAULTS,
+  faultWhy,
+  faultWords,
+} from './faults.ts';
+export { type Need, NEED_WORDS } from './needs.ts';
+export { OWN_LIMITS, type OwnLimit } from './own-limits.ts';
 export {
   canShow,
   type CaptureUncertainty,

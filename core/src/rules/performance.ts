@@ -2,7 +2,7 @@ import type { FittedStance, FootName } from '../body/index.ts';
 import type { Cone, Floor } from '../floor/index.ts';
 import { distanceM, radians, type Point } from '../geometry/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import type { FaultName } from '../moves/index.ts';
+import type { FaultName } from './fault-names.ts';
 import { shownBy, type Channel } from '../moves/index.ts';
 import type { Balls, FootEvent, PlannedMove, Stand, Weave } from '../pattern/index.ts';
 import type { Verdict } from '../measure/index.ts';

@@ -11,7 +11,7 @@ import {
   type Performance,
 } from './performance.ts';
 import { atLeast, atMost } from '../measure/index.ts';
-import type { FaultName } from '../moves/index.ts';
+import type { FaultName } from './fault-names.ts';
 
 /** How many moments of each flight are looked at, besides its landing. */
 const FLIGHT_LOOKS = 6;

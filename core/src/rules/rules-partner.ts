@@ -1,19 +1,12 @@
 import { otherFoot } from '../body/index.ts';
 import { inFacing, midpoint, subtract } from '../geometry/index.ts';
 import { atLeast } from '../measure/index.ts';
-import type { PlannedMove } from '../pattern/index.ts';
+import { OWN_LIMITS } from './own-limits.ts';
 import { finding, isTravel, type Found, type PerformedMove, type Performance } from './performance.ts';
 
-/** Moves that are meant to get out of the way of their rear hand. */
-const OUT_OF_THE_WAY: ReadonlySet<PlannedMove['kind']> = new Set([
-  'angle-step',
-  'step-across',
-  'roll-out',
-  'pivot',
-]);
-/** How far beside their middle the line of their rear hand runs, and how wide it is to either side (own choice). */
+/** How far beside their middle the line of their rear hand runs (own choice). */
 const HAND_ASIDE_M = 0.15;
-const LANE_HALF_M = 0.18;
+const LANE_HALF_M = OWN_LIMITS.theirLineM.value;
 /** Nobody is in their line who is further away than this (own choice: beyond every straight hand). */
 const LINE_REACHES_M = 1.6;
 /** What their shoulders may be turned against their feet, 1 sigma at the student, metres (own choice). */
@@ -25,7 +18,7 @@ const MODEL_U_M = 0.05;
  */
 export function inTheirLine(performance: Performance, move: PerformedMove): Found[] {
   const last = move.events.filter(isTravel).at(-1);
-  if (!move.planned || !OUT_OF_THE_WAY.has(move.planned.kind) || !last) return [];
+  if (!move.planned?.judged.outOfTheWay || !last) return [];
   const partner = performance.partnerAt(last.landS);
   if (!partner) return [];
   const { left, right, uM } = move.after;

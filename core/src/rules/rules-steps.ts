@@ -232,7 +232,7 @@ function stayed(performance: Performance, move: PerformedMove, went: FootEvent):
 export function stanceRules(performance: Performance, move: PerformedMove): Found[] {
   const last = travelsOf(move).at(-1);
   // The turns have rules of their own for what they leave.
-  if (!last || (move.planned && TURNS.has(move.planned.kind))) return [];
+  if (!last || move.planned?.judged.leaves === 'turned') return [];
   const common = { timeS: last.landS, foot: last.foot, moveNumber: move.moveNumber, at: last.to };
   const stood = restored(performance, move);
   const parts = ({ measured, limit, expandedU }: Judged) => ({ measured, limit, expandedU });
@@ -256,18 +256,22 @@ export function stanceRules(performance: Performance, move: PerformedMove): Foun
   }));
 }
 
-const TURNS: ReadonlySet<PlannedMove['kind']> = new Set(['pivot']);
-const KICKS: ReadonlySet<PlannedMove['kind']> = new Set(['push-kick', 'round-kick', 'knee']);
-const SWITCHES: ReadonlySet<PlannedMove['kind']> = new Set(['switch', 'turning-switch']);
-
 const swingsIn = ({ planned }: PerformedMove, { foot }: FootEvent): boolean =>
   planned?.events.some((event) => event.foot === foot && event.about) ?? false;
+
+/** What a stance is called that a kind of move leaves otherwise than it should, where it has a name of its own. */
+const LEFT_AS: Readonly<Record<PlannedMove['judged']['leaves'], Found['fault'] | null>> = {
+  stance: null,
+  turned: null,
+  mirrored: 'not-mirrored',
+  'after a kick': 'wrong-return',
+};
 
 /** The name a stance has that a move leaves otherwise than it should, where it has one of its own. */
 function leftOtherwise({ planned, events }: PerformedMove): Found['fault'] | null {
   if (!planned) return null;
-  if (KICKS.has(planned.kind)) return 'wrong-return';
-  if (SWITCHES.has(planned.kind)) return 'not-mirrored';
+  const own = LEFT_AS[planned.judged.leaves];
+  if (own) return own;
   const isOut = planned.kind === 'in-out' && Math.abs(planned.directionDeg) > 90;
   const feet = new Set(events.map(({ foot }) => foot));
   return isOut && feet.size === 1 ? 'half-exit' : null;
@@ -302,7 +306,8 @@ export function notFacing({ stance, uOf, targetAt, targetUM }: Performance, move
   const { after, planned } = move;
   const lead = move.events.findLast((event) => event.foot === after.lead);
   // A pivot is judged by how far it turned.
-  if (!lead || lead.headingAfterDeg === null || move.faces === 'free' || planned?.kind === 'pivot') return [];
+  if (!lead || lead.headingAfterDeg === null || move.faces === 'free' || planned?.judged.leaves === 'turned')
+    return [];
   // A foot that the move leaves turned otherwise, as when it goes alone, is asked for that.
   const due = planned?.events.findLast((event) => event.foot === after.lead)?.headingAfterDeg ?? null;
   const wanted =

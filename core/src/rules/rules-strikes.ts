@@ -2,6 +2,7 @@ import { otherFoot, type FootName } from '../body/index.ts';
 import type { FootEvent, StrikeCue } from '../pattern/index.ts';
 import { strikeTiming } from '../range/index.ts';
 import { atLeast, atMost } from '../measure/index.ts';
+import { OWN_LIMITS } from './own-limits.ts';
 import {
   finding,
   isTravel,
@@ -12,10 +13,9 @@ import {
   type ThrownStrike,
 } from './performance.ts';
 
-/** A strike starts so long after the last landing where the stance is restored first (own choice). */
-const RESET_S = 0.1;
-/** With the landing: contact within so much of it (common practice, no published source). */
-const TOGETHER_S = 0.06;
+const RESET_S = OWN_LIMITS.resetS.value;
+/** With the landing: contact within so much of it. */
+const TOGETHER_S = OWN_LIMITS.togetherS.value;
 /** A strike of the recording further from where it should be than this is another one. */
 const SAME_STRIKE_S = 1;
 

@@ -10,14 +10,15 @@ import {
   type Performance,
   type SeenStand,
 } from './performance.ts';
+import { OWN_LIMITS } from './own-limits.ts';
 
-/** Limits of turns (own choice): off the planned turn, from the radius as a share, of a ball that stays, of a centre. */
-const TURN_DEG = 10;
-const RADIUS_SHARE = 0.15;
-const BALL_DRIFT_M = 0.04;
-const CENTRE_DRIFT_M = 0.06;
-/** A foot that turned less than this share of what it should stood flat (own choice). */
-const TURNED_SHARE = 0.5;
+const {
+  turnDeg: { value: TURN_DEG },
+  radiusShare: { value: RADIUS_SHARE },
+  ballDriftM: { value: BALL_DRIFT_M },
+  centreDriftM: { value: CENTRE_DRIFT_M },
+  turnedShare: { value: TURNED_SHARE },
+} = OWN_LIMITS;
 
 const footOf = ({ lead }: SeenStand, which: FootInStance): FootName =>
   which === 'lead' ? lead : otherFoot(lead);

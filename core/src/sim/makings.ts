@@ -1,5 +1,12 @@
-import { isTravel, FAULT_NAMES, FAULTS, type FaultMaking, type FaultName } from '../rules/index.ts';
-import { usualFaults, type PlannedMove } from '../pattern/index.ts';
+import {
+  isTravel,
+  FAULT_NAMES,
+  FAULTS,
+  usualFaults,
+  type FaultMaking,
+  type FaultName,
+} from '../rules/index.ts';
+import type { PlannedMove } from '../pattern/index.ts';
 
 /** Faults that a practice recording can have: those whose row says how they are made. */
 export type SimulatedFault = {

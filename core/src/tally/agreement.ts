@@ -1,5 +1,5 @@
 import { the } from '../measure/index.ts';
-import type { FaultName } from '../moves/index.ts';
+import type { FaultName } from '../rules/index.ts';
 import { kappaOf } from './intervals.ts';
 import {
   faultsOf,

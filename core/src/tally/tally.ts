@@ -1,5 +1,5 @@
 import { the, type Verdict } from '../measure/index.ts';
-import type { FaultName } from '../moves/index.ts';
+import type { FaultName } from '../rules/index.ts';
 import { agreementOf, type Agreement } from './agreement.ts';
 import { poissonInterval, wilsonInterval, type Interval } from './intervals.ts';
 import { faultsOf, grouped, isWatched, slotCount, slotsSeen, type TallyWindow } from './window.ts';

@@ -1,4 +1,4 @@
-import type { FaultName } from '../moves/index.ts';
+import type { FaultName } from '../rules/index.ts';
 
 /** What one coach saw of one student in one window, by the clock of the class, seconds. */
 export interface TallyWindow {

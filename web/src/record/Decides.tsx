@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import { NEED_WORDS, type Decisions, type Need } from '@angled-chalk/core/capture';
+import type { Decisions } from '@angled-chalk/core/capture';
+import { NEED_WORDS, type Need } from '@angled-chalk/core/rules';
 import { faultWords } from '@angled-chalk/core/rules';
 import { Panel } from '../parts/Page.tsx';
 

@@ -4,7 +4,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import type { FaultName } from '@angled-chalk/core/moves';
+import type { FaultName } from '@angled-chalk/core/rules';
 import { faultWords } from '@angled-chalk/core/rules';
 import {
   agreementOf,

@@ -1,5 +1,5 @@
 import { readTallyFile, toOpenKeys } from '@angled-chalk/contract';
-import type { FaultName } from '@angled-chalk/core/moves';
+import type { FaultName } from '@angled-chalk/core/rules';
 import type { TallyWindow } from '@angled-chalk/core/tally';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { takenNow } from '../api/queries.ts';

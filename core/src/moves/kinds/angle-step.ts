@@ -2,13 +2,16 @@ import { firstFoot, otherFoot } from '../../body/index.ts';
 import { fromFacing, headingDeg, midpoint, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
 import {
+  asItIs,
   bearingWords,
   howTheyGo,
   LENGTH_FIELD,
   lengthWords,
   metresOf,
   mirrorDeg,
+  noOther,
   numberField,
+  OWN_STEPS,
   slots,
   standOn,
   turnsTo,
@@ -53,13 +56,7 @@ export const angleStep: MoveKind<'angle-step'> = {
   words: ({ bearingDeg, length }, units) =>
     `Angle step ${bearingWords(bearingDeg)}, ${lengthWords(length, units)}, back on the target`,
   fields: [numberField('bearingDeg', 'Off', [-60, 60], '°'), LENGTH_FIELD],
-  judged: { order: true, halfStep: true, ownCourse: true },
-  faults: () => [
-    'step-short',
-    'step-over',
-    'wrong-direction',
-    'stance-not-restored',
-    'wrong-foot-first',
-    'not-facing',
-  ],
+  judged: { ...OWN_STEPS, outOfTheWay: true },
+  flip: noOther,
+  turn: asItIs,
 };

@@ -2,14 +2,15 @@ import { firstFoot, type Foot } from '../../body/index.ts';
 import { headingDeg, turnAbout, wrapDeg } from '../../geometry/index.ts';
 import type { Around, Laid, MoveKind, Position } from '../kind.ts';
 import {
+  asItIs,
   bothTo,
   centreOf,
-  mirrorDeg,
   countField,
+  mirrorDeg,
+  noOther,
   numberField,
   oneAfterAnother,
   STEPS,
-  STEP_FAULTS,
 } from '../laying.ts';
 import { number, spin } from '../phrase.ts';
 
@@ -47,5 +48,6 @@ export const arcWalk: MoveKind<'arc-walk'> = {
     `Arc walk round the target, ${steps} steps of ${Number(Math.abs(byDeg).toFixed(1))}° ${byDeg < 0 ? 'anticlockwise' : 'clockwise'}`,
   fields: [numberField('byDeg', 'A step', [-30, 30], '°'), countField('steps', 'Steps', [1, 100])],
   judged: STEPS,
-  faults: () => STEP_FAULTS,
+  flip: noOther,
+  turn: asItIs,
 };

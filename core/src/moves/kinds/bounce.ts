@@ -1,6 +1,6 @@
 import { otherFoot } from '../../body/index.ts';
 import type { EventPlan, MoveKind } from '../kind.ts';
-import { countField } from '../laying.ts';
+import { asItIs, countField, NO_STEP, noOther } from '../laying.ts';
 import { number } from '../phrase.ts';
 
 /** Two a beat (common practice, no published source); the heel works in this share of each. */
@@ -28,6 +28,7 @@ export const bounce: MoveKind<'bounce'> = {
   mirror: (move) => move,
   words: ({ times }) => (times === 1 ? 'Bounce once' : `Bounce ${times} times`),
   fields: [countField('times', 'Times', [1, 32])],
-  judged: { order: false, halfStep: false, ownCourse: false },
-  faults: () => ['wrong-count', 'off-the-ground'],
+  judged: NO_STEP,
+  flip: noOther,
+  turn: asItIs,
 };

@@ -1,5 +1,5 @@
 import type { MoveKind } from '../kind.ts';
-import { choiceField, footOf, OWN_COURSE } from '../laying.ts';
+import { asItIs, choiceField, footOf, noOther, OWN_COURSE } from '../laying.ts';
 import { choice, FEET } from '../phrase.ts';
 
 const BEATS = 0.25;
@@ -23,5 +23,6 @@ export const feint: MoveKind<'feint'> = {
   words: ({ foot }) => `Feint with the ${foot} foot`,
   fields: [choiceField('foot', 'Foot', ['lead', 'rear'])],
   judged: OWN_COURSE,
-  faults: () => [],
+  flip: noOther,
+  turn: asItIs,
 };

@@ -6,9 +6,9 @@ import {
   lengthWords,
   metresOf,
   mirrorDeg,
+  noOther,
   numberField,
   STEPS,
-  STEP_FAULTS,
 } from '../laying.ts';
 import { length, way } from '../phrase.ts';
 
@@ -24,8 +24,9 @@ export const halfSteps: MoveKind<'half-steps'> = {
     `Half steps ${bearingWords(bearingDeg)} over ${lengthWords(distance, units)}`,
   fields: [
     numberField('bearingDeg', 'Way', [-180, 180], '°'),
-    { key: 'distance', label: 'Distance', as: 'length', leastM: 0.05, mostM: 20 },
+    { key: 'distance', label: 'Distance', as: 'length', leastM: 0.05, mostM: 20, isTravel: true },
   ],
   judged: STEPS,
-  faults: () => STEP_FAULTS,
+  flip: noOther,
+  turn: (move, turned) => ({ ...move, bearingDeg: turned(move.bearingDeg) }),
 };

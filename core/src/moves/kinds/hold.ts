@@ -1,4 +1,5 @@
 import type { MoveKind } from '../kind.ts';
+import { NO_STEP, asItIs, noOther } from '../laying.ts';
 
 /** Stand. */
 export const hold: MoveKind<'hold'> = {
@@ -9,6 +10,7 @@ export const hold: MoveKind<'hold'> = {
   mirror: (move) => move,
   words: () => 'Hold',
   fields: [],
-  judged: { order: false, halfStep: false, ownCourse: false },
-  faults: () => [],
+  judged: NO_STEP,
+  flip: noOther,
+  turn: asItIs,
 };

@@ -1,13 +1,14 @@
 import { otherFoot } from '../../body/index.ts';
 import type { MoveKind } from '../kind.ts';
 import {
+  asItIs,
   LENGTH_FIELD,
   lengthWords,
   metresOf,
+  noOther,
   oneAfterAnother,
   STEPS,
   travel,
-  STEP_FAULTS,
 } from '../laying.ts';
 import { length } from '../phrase.ts';
 
@@ -27,5 +28,6 @@ export const inOut: MoveKind<'in-out'> = {
   judged: STEPS,
   // The strike goes with the landing on the way in.
   strikesWith: 'first',
-  faults: () => ['half-exit', ...STEP_FAULTS],
+  flip: noOther,
+  turn: asItIs,
 };

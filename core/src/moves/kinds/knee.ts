@@ -1,6 +1,6 @@
 import type { MoveKind } from '../kind.ts';
-import { kicked, KICKS, KICK_FAULTS } from '../kicking.ts';
-import { choiceField, footOf } from '../laying.ts';
+import { kicked, KICKS } from '../kicking.ts';
+import { asItIs, choiceField, footOf, noOther } from '../laying.ts';
 import { choice, DOWN } from '../phrase.ts';
 
 const BEATS = 0.8;
@@ -15,5 +15,6 @@ export const knee: MoveKind<'knee'> = {
   words: ({ lands }) => `Knee, down ${lands === 'behind' ? 'behind' : 'in front'}`,
   fields: [choiceField('lands', 'Comes down', ['behind', 'in-front'])],
   judged: KICKS,
-  faults: () => KICK_FAULTS,
+  flip: noOther,
+  turn: asItIs,
 };

@@ -1,7 +1,7 @@
 import { otherFoot } from '../../body/index.ts';
 import { turnAbout, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { choiceField, footOf, howTheyGo, mirrorDeg, numberField, OWN_COURSE } from '../laying.ts';
+import { asItIs, choiceField, footOf, howTheyGo, mirrorDeg, numberField, OWN_COURSE } from '../laying.ts';
 import { choice, FEET, turn } from '../phrase.ts';
 
 /** A swing takes half a beat, and no longer than this. */
@@ -51,6 +51,7 @@ export const pivot: MoveKind<'pivot'> = {
     choiceField('on', 'On the ball of', ['lead', 'rear']),
     numberField('byDeg', 'By', [-180, 180], '°'),
   ],
-  judged: OWN_COURSE,
-  faults: () => ['pivot-short', 'pivot-over', 'pivot-radius', 'ball-drift'],
+  judged: { ...OWN_COURSE, leaves: 'turned', outOfTheWay: true },
+  flip: (move) => ({ ...move, on: move.on === 'lead' ? 'rear' : 'lead' }),
+  turn: asItIs,
 };

@@ -1,6 +1,6 @@
 import type { MoveKind } from '../kind.ts';
-import { kicked, KICKS, KICK_FAULTS } from '../kicking.ts';
-import { choiceField, footOf } from '../laying.ts';
+import { kicked, KICKS } from '../kicking.ts';
+import { asItIs, choiceField, footOf } from '../laying.ts';
 import { choice, DOWN, LEGS } from '../phrase.ts';
 
 const BEATS = 0.9;
@@ -21,5 +21,6 @@ export const pushKick: MoveKind<'push-kick'> = {
     choiceField('lands', 'Comes down', ['behind', 'in-front']),
   ],
   judged: KICKS,
-  faults: () => KICK_FAULTS,
+  flip: (move) => ({ ...move, leg: move.leg === 'lead' ? 'rear' : 'lead' }),
+  turn: asItIs,
 };

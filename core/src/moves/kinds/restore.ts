@@ -1,6 +1,6 @@
 import { otherFoot } from '../../body/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { choiceField, mirrorSide, oneFoot, OWN_COURSE, standOn } from '../laying.ts';
+import { asItIs, choiceField, mirrorSide, oneFoot, OWN_COURSE, standOn } from '../laying.ts';
 import { choice, SIDES } from '../phrase.ts';
 
 /** One foot closes to the fitted stance; the other stays. */
@@ -18,5 +18,6 @@ export const restore: MoveKind<'restore'> = {
   words: ({ foot }) => `The ${foot} foot closes to the stance`,
   fields: [choiceField('foot', 'Foot', ['left', 'right'])],
   judged: OWN_COURSE,
-  faults: () => ['stance-not-restored'],
+  flip: (move) => ({ ...move, foot: mirrorSide(move.foot) }),
+  turn: asItIs,
 };

@@ -1,5 +1,6 @@
 import type { MoveKind } from '../kind.ts';
 import {
+  asItIs,
   LENGTH_FIELD,
   lengthWords,
   metresOf,
@@ -8,7 +9,6 @@ import {
   SIDE_FIELD,
   STEPS,
   travel,
-  STEP_FAULTS,
 } from '../laying.ts';
 import { choice, length, number, SIDES } from '../phrase.ts';
 
@@ -24,6 +24,7 @@ export const rollOut: MoveKind<'roll-out'> = {
   words: ({ side, bearingDeg, length }, units) =>
     `Roll out ${Math.round(bearingDeg)}° ${side}, ${lengthWords(length, units)}`,
   fields: [SIDE_FIELD, numberField('bearingDeg', 'At', [45, 90], '°'), LENGTH_FIELD],
-  judged: STEPS,
-  faults: () => STEP_FAULTS,
+  judged: { ...STEPS, outOfTheWay: true },
+  flip: (move) => ({ ...move, side: mirrorSide(move.side) }),
+  turn: asItIs,
 };

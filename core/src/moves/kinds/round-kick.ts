@@ -1,8 +1,8 @@
 import { otherFoot } from '../../body/index.ts';
 import { fromFacing, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { afterKick, KICKS, KICK_FAULTS } from '../kicking.ts';
-import { choiceField, footOf, howTheyGo, turnsTo } from '../laying.ts';
+import { afterKick, KICKS } from '../kicking.ts';
+import { asItIs, choiceField, footOf, howTheyGo, turnsTo } from '../laying.ts';
 import { choice, DOWN, LEGS } from '../phrase.ts';
 
 /** The standing foot steps out this far at this angle, toe out, and turns on its ball (own choice). */
@@ -52,5 +52,6 @@ export const roundKick: MoveKind<'round-kick'> = {
     choiceField('lands', 'Comes down', ['behind', 'in-front']),
   ],
   judged: KICKS,
-  faults: () => ['no-pivot', ...KICK_FAULTS],
+  flip: (move) => ({ ...move, leg: move.leg === 'lead' ? 'rear' : 'lead' }),
+  turn: asItIs,
 };

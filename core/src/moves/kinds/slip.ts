@@ -1,17 +1,17 @@
 import { otherFoot } from '../../body/index.ts';
 import type { MoveKind } from '../kind.ts';
 import {
+  asItIs,
   choiceField,
+  countField,
   LENGTH_FIELD,
   lengthWords,
   metresOf,
   mirrorSide,
-  countField,
   oneAfterAnother,
   SIDE_FIELD,
   STEPS,
   travel,
-  STEP_FAULTS,
 } from '../laying.ts';
 import { choice, length, number, SIDES } from '../phrase.ts';
 
@@ -44,5 +44,6 @@ export const slip: MoveKind<'slip'> = {
     countField('passes', 'Passes', [1, 40]),
   ],
   judged: STEPS,
-  faults: () => STEP_FAULTS,
+  flip: (move) => ({ ...move, side: mirrorSide(move.side) }),
+  turn: asItIs,
 };

@@ -1,13 +1,14 @@
 import type { MoveKind } from '../kind.ts';
 import {
+  asItIs,
   LENGTH_FIELD,
   lengthWords,
   metresOf,
   mirrorSide,
   numberField,
+  OWN_STEPS,
   SIDE_FIELD,
   travel,
-  STEP_FAULTS,
 } from '../laying.ts';
 import { choice, length, number, SIDES } from '../phrase.ts';
 
@@ -23,6 +24,7 @@ export const stepAcross: MoveKind<'step-across'> = {
   words: ({ side, bearingDeg, length }, units) =>
     `Step across, ${Math.round(bearingDeg)}° ${side}, ${lengthWords(length, units)}`,
   fields: [SIDE_FIELD, numberField('bearingDeg', 'At', [20, 70], '°'), LENGTH_FIELD],
-  judged: { order: true, halfStep: true, ownCourse: true },
-  faults: () => STEP_FAULTS,
+  judged: { ...OWN_STEPS, outOfTheWay: true },
+  flip: (move) => ({ ...move, side: mirrorSide(move.side) }),
+  turn: asItIs,
 };

@@ -13,12 +13,8 @@ import {
   oneFoot,
   STEPS,
   travel,
-  STEP_FAULTS,
 } from '../laying.ts';
 import { choice, length, way } from '../phrase.ts';
-
-/** What goes wrong where one foot goes alone. */
-const ONE_FOOT = ['step-short', 'step-over', 'wrong-direction', 'step-too-long', 'not-facing'] as const;
 
 /** One step: both feet the same way and distance, or one foot alone. Length 13 cm (common practice, no published source). */
 export const step: MoveKind<'step'> = {
@@ -48,5 +44,6 @@ export const step: MoveKind<'step'> = {
     choiceField('feet', 'Feet', ['both', 'lead', 'rear']),
   ],
   judged: STEPS,
-  faults: ({ feet }) => (feet === 'both' ? STEP_FAULTS : ONE_FOOT),
+  flip: (move) => (move.feet === 'both' ? null : { ...move, feet: move.feet === 'lead' ? 'rear' : 'lead' }),
+  turn: (move, turned) => ({ ...move, bearingDeg: turned(move.bearingDeg) }),
 };

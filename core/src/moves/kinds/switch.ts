@@ -1,9 +1,11 @@
 import { otherFoot } from '../../body/index.ts';
 import type { Around, Laid, MoveKind } from '../kind.ts';
 import {
+  asItIs,
   centreOf,
   choiceField,
   howTheyGo,
+  noOther,
   OWN_COURSE,
   standAt,
   standOn,
@@ -59,6 +61,7 @@ export const switchFeet: MoveKind<'switch'> = {
   words: ({ how }) =>
     how === 'in-place' ? 'Switch in place' : 'Stepping switch: the rear foot passes to the front',
   fields: [choiceField('how', 'How', ['in-place', 'stepping'])],
-  judged: OWN_COURSE,
-  faults: ({ how }) => (how === 'in-place' ? ['centre-drift', 'not-mirrored'] : ['not-mirrored']),
+  judged: { ...OWN_COURSE, leaves: 'mirrored' },
+  flip: noOther,
+  turn: asItIs,
 };

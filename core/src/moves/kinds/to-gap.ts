@@ -1,6 +1,6 @@
 import { distanceM, headingDeg, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { centreOf, halfSteps, lengthWords, metresOf, STEPS, STEP_FAULTS } from '../laying.ts';
+import { asItIs, centreOf, halfSteps, lengthWords, metresOf, noOther, STEPS } from '../laying.ts';
 import { length } from '../phrase.ts';
 
 /** Nearer to the gap than this there is nothing to step. */
@@ -21,7 +21,8 @@ export const toGap: MoveKind<'to-gap'> = {
   },
   mirror: (move) => move,
   words: ({ gap }, units) => `Half steps to a gap of ${lengthWords(gap, units)}`,
-  fields: [{ key: 'gap', label: 'Gap', as: 'length', leastM: 0.1, mostM: 10 }],
+  fields: [{ key: 'gap', label: 'Gap', as: 'length', leastM: 0.1, mostM: 10, isTravel: false }],
   judged: STEPS,
-  faults: () => STEP_FAULTS,
+  flip: noOther,
+  turn: asItIs,
 };

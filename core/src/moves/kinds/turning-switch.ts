@@ -1,7 +1,17 @@
 import { otherFoot, type Feet } from '../../body/index.ts';
 import { headingDeg, wrapDeg } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { howTheyGo, mirrorDeg, numberField, OWN_COURSE, standOn, turnsTo, withLead } from '../laying.ts';
+import {
+  asItIs,
+  howTheyGo,
+  mirrorDeg,
+  noOther,
+  numberField,
+  OWN_COURSE,
+  standOn,
+  turnsTo,
+  withLead,
+} from '../laying.ts';
 import { turn } from '../phrase.ts';
 
 const BEATS = 0.6;
@@ -38,6 +48,7 @@ export const turningSwitch: MoveKind<'turning-switch'> = {
   mirror: (move) => ({ ...move, byDeg: mirrorDeg(move.byDeg) }),
   words: ({ byDeg }) => `Turning switch, ${Math.abs(Math.round(byDeg))}° ${byDeg < 0 ? 'left' : 'right'}`,
   fields: [numberField('byDeg', 'Turn', [-180, 180], '°')],
-  judged: OWN_COURSE,
-  faults: () => ['not-mirrored', 'not-facing'],
+  judged: { ...OWN_COURSE, leaves: 'mirrored' },
+  flip: noOther,
+  turn: asItIs,
 };

@@ -1,5 +1,14 @@
 import type { MoveKind } from '../kind.ts';
-import { choiceField, footOf, LENGTH_FIELD, lengthWords, metresOf, travel, STEP_FAULTS } from '../laying.ts';
+import {
+  asItIs,
+  choiceField,
+  footOf,
+  LENGTH_FIELD,
+  lengthWords,
+  metresOf,
+  OWN_STEPS,
+  travel,
+} from '../laying.ts';
 import { choice, FEET, length } from '../phrase.ts';
 
 /** The freed foot steps forward a little, the other follows the same; the head goes on a V under the line. */
@@ -13,6 +22,7 @@ export const weaveStep: MoveKind<'weave-step'> = {
   mirror: (move) => move,
   words: ({ first, length }, units) => `Weave and step, ${first} foot first, ${lengthWords(length, units)}`,
   fields: [choiceField('first', 'First', ['lead', 'rear']), LENGTH_FIELD],
-  judged: { order: true, halfStep: true, ownCourse: true },
-  faults: () => STEP_FAULTS,
+  judged: OWN_STEPS,
+  flip: (move) => ({ ...move, first: move.first === 'lead' ? 'rear' : 'lead' }),
+  turn: asItIs,
 };

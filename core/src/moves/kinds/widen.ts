@@ -1,6 +1,6 @@
 import { fromFacing } from '../../geometry/index.ts';
 import type { MoveKind } from '../kind.ts';
-import { mirrorSide, numberField, oneFoot, OWN_COURSE, SIDE_FIELD } from '../laying.ts';
+import { asItIs, mirrorSide, numberField, oneFoot, OWN_COURSE, SIDE_FIELD } from '../laying.ts';
 import { choice, number, SIDES } from '../phrase.ts';
 
 /** The foot on one side goes out across the facing by a share of the separation; a later move restores the stance. */
@@ -17,5 +17,6 @@ export const widen: MoveKind<'widen'> = {
   words: ({ side, ratio }) => `Widen ${side} by ${Number(ratio.toFixed(2))} of the stance`,
   fields: [SIDE_FIELD, numberField('ratio', 'By', [0.1, 0.6], 'stances')],
   judged: OWN_COURSE,
-  faults: () => ['step-short', 'step-over', 'stance-not-restored'],
+  flip: (move) => ({ ...move, side: mirrorSide(move.side) }),
+  turn: asItIs,
 };
