@@ -24,6 +24,7 @@ export {
 } from './floor.ts';
 export {
   type Mark,
+  hasBody,
   MARK_KINDS,
   type MarkKind,
   type MarkShape,

@@ -19,6 +19,10 @@ export type MarkShape =
   | { readonly kind: 'rope'; readonly to: Point; readonly heightM: number }
   | { readonly kind: 'bag' | 'pad' | 'partner'; readonly radiusM: number };
 
+/** Whether a mark is somebody or something that stands there, a circle on the floor. */
+export const hasBody = (mark: Mark): mark is Extract<Mark, { kind: 'bag' | 'pad' | 'partner' }> =>
+  mark.kind === 'bag' || mark.kind === 'pad' || mark.kind === 'partner';
+
 export const MARK_KINDS = ['cone', 'line', 'arc', 'cross', 'rope', 'bag', 'pad', 'partner'] as const;
 export type MarkKind = Mark['kind'];
 

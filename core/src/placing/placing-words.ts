@@ -12,6 +12,7 @@ export const PLACING_WHY: Readonly<Record<PlacingCode, string>> = {
   'lanes-too-near': 'Two people who leave their lanes towards each other meet here.',
   'near-fixture': 'Posts and benches do not give.',
   'mark-in-fixture': 'Nothing can be set down there.',
+  'stands-in-lane': 'Whoever moves there runs into it.',
   'in-swing': 'A swinging bag hits neighbours: keep twice its swing free, or work it in an empty gym.',
   'door-blocked': 'The way out stays free.',
   'tall-cone-behind': 'Who moves backward steps on what they do not see: use flat markers.',
@@ -39,6 +40,10 @@ export function placingWords(found: PlacingFinding, edge: Edge, units: UnitSyste
         : `${subject} passes ${other} at ${value}; it wants ${limit}.`;
     case 'mark-in-fixture':
       return `${subject} stands in ${other}.`;
+    case 'stands-in-lane':
+      return found.valueM === 0
+        ? `${subject} stands in ${other}.`
+        : `${subject} is ${value} from ${other}; it wants ${limit}.`;
     case 'in-swing':
       return `${subject} is ${value} from ${other}; twice its swing is ${limit}.`;
     case 'door-blocked':

@@ -57,6 +57,11 @@ const bag: Fixture & BagFixture = {
   hangM: 1.2,
   swingDeg: 30,
 };
+const put = (id: string, kind: 'bag' | 'partner', x: number, y: number): Placement => ({
+  ...lane(id, []),
+  lane: null,
+  marks: [{ number: 9, name: id, purpose: '', at: { x, y }, kind, radiusM: kind === 'bag' ? 0.18 : 0.2 }],
+});
 const codes = (floor: Floor, ...placements: Placement[]): string[] =>
   placingFindings(floor, placements).map(({ code }) => code);
 
@@ -89,6 +94,39 @@ test.each<[string, Floor, Placement[], string[]]>([
     ['tall-cone-behind'],
   ],
   ['tall cones ahead', room, [lane('one', box(2, 2, 2, 6), { marks: [cone(1, 3, 3, true)] })], []],
+  // Each clearance is counted from the skin of what stands there: 0.18 m of bag, and 0.5 m to a lane.
+  [
+    'a bag put down in a lane',
+    room,
+    [lane('one', box(2, 2, 2, 6)), put('b', 'bag', 3, 4)],
+    ['stands-in-lane'],
+  ],
+  [
+    'a partner put down in a lane',
+    room,
+    [put('p', 'partner', 3, 4), lane('one', box(2, 2, 2, 6))],
+    ['stands-in-lane'],
+  ],
+  [
+    'a bag 66 cm beside a lane',
+    room,
+    [lane('one', box(2, 2, 2, 6)), put('b', 'bag', 4.66, 4)],
+    ['stands-in-lane'],
+  ],
+  ['a bag 70 cm beside a lane', room, [lane('one', box(2, 2, 2, 6)), put('b', 'bag', 4.7, 4)], []],
+  [
+    'a bag that is worked on from the lane',
+    room,
+    [lane('one', box(2, 2, 2, 5), { worksOn: 'b' }), put('b', 'bag', 3, 7.3)],
+    [],
+  ],
+  [
+    'the same in the lane',
+    room,
+    [lane('one', box(2, 2, 2, 5), { worksOn: 'b' }), put('b', 'bag', 3, 7.1)],
+    ['stands-in-lane'],
+  ],
+  ['a bag 15 cm from a wall', room, [put('b', 'bag', 0.33, 4)], ['near-edge']],
   ['by a swinging bag', { ...room, fixtures: [bag] }, [lane('one', box(3, 1.5, 2, 5.5))], ['in-swing']],
   [
     'at the bag it works on',

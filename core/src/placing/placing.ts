@@ -2,6 +2,7 @@ import {
   clearRadiusM,
   fixtureDistanceM,
   fixtureToSegmentM,
+  hasBody,
   type Fixture,
   type Floor,
   type Margins,
@@ -31,7 +32,7 @@ export interface Placement {
   readonly lane: readonly Point[] | null;
   /** Somebody moves backward here. */
   readonly backward: boolean;
-  /** A hanging bag that is worked on from here, and so may be near. */
+  /** A bag that is worked on from here, and so may be near: a fixture, or what was put down by itself. */
   readonly worksOn: string | null;
 }
 
@@ -42,6 +43,7 @@ export type PlacingCode =
   | 'lanes-too-near'
   | 'near-fixture'
   | 'mark-in-fixture'
+  | 'stands-in-lane'
   | 'in-swing'
   | 'door-blocked'
   | 'tall-cone-behind';
@@ -68,6 +70,16 @@ const TOUCH_M = 0.001;
 export function markPoints(mark: Mark): Point[] {
   return mark.kind === 'line' || mark.kind === 'rope' ? [mark.at, mark.to] : [mark.at];
 }
+
+/** A mark that has a body, as a circle. */
+interface Standing {
+  readonly name: string;
+  readonly at: Point;
+  readonly radiusM: number;
+}
+
+/** What stands on the floor by itself and does not give: bags, pad holders, partners. */
+const standingIn = ({ lane, marks }: Placement): Standing[] => (lane ? [] : marks.filter(hasBody));
 
 /** Everything that does not fit on a floor, in the order of the placements. */
 export function placingFindings(floor: Floor, placements: readonly Placement[]): PlacingFinding[] {
@@ -111,7 +123,24 @@ function edgeFindings(floor: Floor, margins: Margins, placement: Placement): Pla
       ];
     }),
   );
-  if (off.length > 0 || !placement.lane) return off;
+  if (off.length > 0) return off;
+  if (!placement.lane)
+    // Whoever works at it, or holds it, stands about it.
+    return standingIn(placement).flatMap(({ name: subject, at, radiusM }) => {
+      const to = nearestEdge(floor.outline, at);
+      const valueM = distanceM(at, to) - radiusM;
+      return valueM < margins.edgeM - TOUCH_M
+        ? [
+            finding('near-edge', placement, {
+              subject,
+              from: at,
+              to,
+              valueM: Math.max(0, valueM),
+              limitM: margins.edgeM,
+            }),
+          ]
+        : [];
+    });
   if (!liesInside(placement.lane, floor.outline)) {
     const out = furthestOut(placement.lane, floor.outline);
     return [finding('lane-off-floor', placement, { ...out, limitM: 0 })];
@@ -141,7 +170,8 @@ function furthestOut(lane: readonly Point[], outline: readonly Point[]) {
 
 /** What is too near between two placements. */
 export function betweenFindings(margins: Margins, placement: Placement, other: Placement): PlacingFinding[] {
-  if (!placement.lane || !other.lane) return [];
+  if (!placement.lane || !other.lane)
+    return [...inLane(margins, placement, other), ...inLane(margins, other, placement)];
   const near = polygonToPolygon(placement.lane, other.lane);
   if (near.distanceM >= margins.betweenM - TOUCH_M) return [];
   return [
@@ -152,6 +182,34 @@ export function betweenFindings(margins: Margins, placement: Placement, other: P
       limitM: margins.betweenM,
     }),
   ];
+}
+
+/** What stands by itself in a lane, or too near to it; the bag that is worked on from there may be near, not in it. */
+function inLane(
+  margins: Margins,
+  placement: Placement,
+  { id, lane, name, worksOn }: Placement,
+): PlacingFinding[] {
+  if (!lane) return [];
+  const limitM = worksOn === placement.id ? 0 : margins.fixtureM;
+  return standingIn(placement).flatMap(({ name: subject, at, radiusM }) => {
+    const depthM = radiusM - signedDistanceM(lane, at);
+    const isIn = depthM > TOUCH_M;
+    const valueM = Math.max(0, -depthM);
+    if (!isIn && valueM >= limitM - TOUCH_M) return [];
+    const to = nearestEdge(lane, at);
+    return [
+      finding('stands-in-lane', placement, {
+        otherId: id,
+        subject,
+        other: name,
+        from: at,
+        to,
+        valueM,
+        limitM,
+      }),
+    ];
+  });
 }
 
 /** Room a fixture wants from a lane, and the finding that tells it. */

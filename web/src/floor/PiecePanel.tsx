@@ -14,6 +14,7 @@ import {
   type MarkPiece,
   type Piece,
 } from '@angled-chalk/core/layout';
+import { hasBody } from '@angled-chalk/core/floor';
 import { useState } from 'react';
 import { LengthBox, NumberBox } from '../parts/boxes.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
@@ -31,7 +32,11 @@ export function PiecePanel({ editor, piece }: { readonly editor: FloorEditor; re
     setProblem(read.success ? null : read.error.issues[0]!.message);
     if (read.success) editor.adjust(plan);
   };
-  const bags = (editor.plan.floor.fixtures ?? []).filter(({ kind }) => kind === 'hanging-bag');
+  const { floor, pieces } = editor.plan;
+  const bags = [
+    ...(floor.fixtures ?? []).filter(({ kind }) => kind === 'hanging-bag'),
+    ...pieces.filter((one) => one.kind === 'mark' && hasBody(one.mark)),
+  ];
   return (
     <Box sx={TWO} key={piece.id}>
       {piece.kind === 'layout' ? (
