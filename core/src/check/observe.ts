@@ -131,6 +131,7 @@ export function performTrack(
   const seen = { start, targetAt: targetNow, uncertainty, uOf, stance: planPerformance.stance };
   return {
     ...planPerformance,
+    obstacles: [],
     ...seen,
     moves: performedMoves(rows, seen, clock),
     ballAt,

@@ -1,5 +1,5 @@
 import { metres, longestPlannedTravelM } from '../body/index.ts';
-import { headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
+import { fromFacing, headingDeg, midpoint, wrapDeg } from '../geometry/index.ts';
 import { judgePlan } from '../check/index.ts';
 import { flipMove } from '../moves/index.ts';
 import { faultRow, nearestCleanLane, type Finding } from '../rules/index.ts';
@@ -102,6 +102,23 @@ function startFurtherIn({ plan }: PlannedDrill, { fault, at }: Finding): Plan | 
   return { ...plan, pattern: { ...plan.pattern, start: { ...start, at: moved } } };
 }
 
+/** Of a foot in the target: the target as far away as the foot reaches into it, and clear of it by so much more. */
+const CLEAR_M = 0.03;
+function roomMade(
+  { plan }: PlannedDrill,
+  { fault, at, measured }: Finding,
+): { words: string; plan: Plan } | null {
+  const { target } = plan;
+  if (faultRow(fault).mend !== 'make room' || !at || plan.partner) return null;
+  const awayDeg = headingDeg(at, target.at);
+  const cm = (value: number): number => Math.round(value * 100) / 100;
+  const moved = fromFacing(target.at, awayDeg, 0, measured + CLEAR_M);
+  return {
+    words: `Move the ${target.kind === 'bag' ? 'bag' : target.kind === 'pad' ? 'pad holder' : 'partner'} out of the way`,
+    plan: { ...plan, target: { ...target, at: { x: cm(moved.x), y: cm(moved.y) } } },
+  };
+}
+
 /**
  * Changes that take a finding away and bring nothing new, smallest first: each was tried and judged. Empty where
  * none does. Their plans differ from the drill's in that change only.
@@ -115,6 +132,8 @@ export function mendsFor(drill: PlannedDrill, findings: readonly Finding[], find
   const lane = nearestCleanLane(drill);
   if (lane)
     tried.unshift({ words: 'Widen the weave to the nearest that is clean', plan: withLane(plan, lane) });
+  const room = roomMade(drill, finding);
+  if (room) tried.unshift(room);
   const further = startFurtherIn(drill, finding);
   if (further) tried.unshift({ words: 'Begin further in', plan: further });
   const sameKind = (one: Finding): boolean => one.fault === finding.fault;

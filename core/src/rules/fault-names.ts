@@ -5,6 +5,7 @@ export const FAULT_NAMES = [
   'extra-move',
   'cone-touched',
   'off-floor',
+  'no-room',
   'feet-crossed',
   'wrong-foot-first',
   'wrong-direction',

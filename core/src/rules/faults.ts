@@ -9,6 +9,7 @@ import { wrongSideOfCone } from './rules-lane.ts';
 import { notFacing, stanceRules, stepTooLong, unplannedSwitch, wrongFootFirst } from './rules-steps.ts';
 import { offBalance } from './rules-balance.ts';
 import { inTheirLine } from './rules-partner.ts';
+import { noRoom } from './rules-room.ts';
 import { strikeRules } from './rules-strikes.ts';
 import { kickRules, pivotRules, switchRules } from './rules-turns.ts';
 
@@ -86,7 +87,7 @@ export interface FaultRow {
   /** It takes a body elsewhere in one go. */
   readonly leadsAway: boolean;
   /** What mends it in a plan, beside a smaller or slower move. */
-  readonly mend: 'face again' | 'step in' | 'further in' | null;
+  readonly mend: 'face again' | 'step in' | 'further in' | 'make room' | null;
   readonly rule: FaultRule;
   /** Null where the practice recording cannot make it. */
   readonly made: FaultMaking | null;
@@ -182,6 +183,23 @@ export const FAULTS = {
     leadsAway: false,
     mend: 'further in',
     rule: { over: 'move', judge: offFloor },
+    made: null,
+  },
+  'no-room': {
+    words: 'no room for the foot',
+    why: 'The foot comes down where a bag, a post or a partner stands: it cannot be done as it is written.',
+    advice: 'Begin half a step further away, or move what stands there.',
+    limit: { by: 'nature', why: 'The outline of the foot is clear of what stands there or not.' },
+    standing: 'by geometry',
+    needs: ['stands'],
+    byEye: false,
+    taped: null,
+    follows: null,
+    ofWholeMove: false,
+    plannedAs: 'foot',
+    leadsAway: false,
+    mend: 'make room',
+    rule: { over: 'move', judge: noRoom },
     made: null,
   },
   'feet-crossed': {

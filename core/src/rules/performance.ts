@@ -85,6 +85,11 @@ export interface ThrownStrike {
   readonly uS: number;
 }
 
+/** Something that a foot cannot be in: its middle at a time of the drill, or its corners where it is no circle. */
+export type Obstacle =
+  | { readonly at: (timeS: number) => Point; readonly radiusM: number }
+  | { readonly outline: readonly Point[] };
+
 /**
  * Footwork as the rule engine sees it. A plan and a track both become this, so a plan is judged
  * before anyone walks it by the very rules that judge the student.
@@ -95,6 +100,8 @@ export interface Performance {
   readonly cones: readonly Cone[];
   readonly lanes: readonly Weave[];
   readonly coneHeight: 'flat' | 'tall';
+  /** What stands where feet may be put: of a plan. Of a recording none: no foot was inside of what stood there. */
+  readonly obstacles: readonly Obstacle[];
   readonly start: Balls;
   readonly moves: readonly PerformedMove[];
   /** Ball of a foot at a time. */

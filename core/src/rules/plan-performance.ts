@@ -18,6 +18,7 @@ import {
   type Stand,
   weavesOf,
 } from '../pattern/index.ts';
+import { obstaclesOf } from './obstacles.ts';
 import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
 import { gapSeries, reachAgainst, type GapSeries } from '../range/index.ts';
 
@@ -106,6 +107,7 @@ function perform(given: PlannedDrill, footwork: Footwork, known: GapSeries | nul
     floor: plan.floor,
     cones: conesOf(plan),
     lanes: weavesOf(plan),
+    obstacles: obstaclesOf(drill, partner),
     coneHeight: laneOf(plan)?.coneHeight ?? 'flat',
     start,
     moves,
