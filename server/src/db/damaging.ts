@@ -17,6 +17,8 @@ export const DAMAGES = {
 } as const;
 export type Damage = keyof typeof DAMAGES;
 const PAGE_BYTES = 8192;
+/** What the database makes anew at every start. */
+const CACHE = 'pg_internal.init';
 
 /** A sum of every row of every table. */
 export async function everything({ seat }: OpenDatabase): Promise<string> {
@@ -57,6 +59,7 @@ export async function openDamaged(
   const sizes = (): string => {
     const tables = join(directory.club, 'base/5');
     return readdirSync(tables)
+      .filter((name) => name !== CACHE)
       .map((name) => `${name} ${statSync(join(tables, name)).size}`)
       .join(' ');
   };
