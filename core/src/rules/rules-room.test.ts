@@ -79,9 +79,9 @@ test('a post, a bench and a partner are in the way too, and the feet before the 
 test('it is in the way exactly where the outline of the foot meets it, as a geometry of others has it', () => {
   const { feet } = start;
   const outline = footOutline('left', feet.left, expand(drill).stance.body);
-  const sole = new Polygon(outline.map(({ x, y }) => [x, y] as [number, number]));
+  const sole = new Polygon(outline.map(({ x, y }): [number, number] => [x, y]));
   const right = footOutline('right', feet.right, expand(drill).stance.body);
-  const other = new Polygon(right.map(({ x, y }) => [x, y] as [number, number]));
+  const other = new Polygon(right.map(({ x, y }): [number, number] => [x, y]));
   fc.assert(
     fc.property(
       fc.double({ min: -0.35, max: 0.35, noNaN: true }),

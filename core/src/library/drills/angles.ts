@@ -255,12 +255,13 @@ target bag 90 cm ahead radius 18 cm
     notation: `drill "In with the hook from outside"
 tempo 40
 face the target
-target bag 60 cm ahead radius 18 cm
+target bag 63 cm ahead radius 18 cm
 
 3 times {
   angle step 45 left 0.3 stances
   step forward 0.3 stances, then lead hook
   step back 0.3 stances
+  step back 0.12 stances
 }
 `,
   },
