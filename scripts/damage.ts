@@ -9,9 +9,12 @@ import { seedDemo } from '../server/src/demo/seed.ts';
 
 /**
  * Damages every file of a club's database in turn, cut to half, zeroed, and taken away, and opens the club after each: that
- * something is lost must be told, with nothing written. `npx tsx scripts/damage.ts [PART OF]` does every OF-th file.
+ * something is lost must be told, with nothing written. `npx tsx scripts/damage.ts [PART OF [ONLY]]` does every OF-th file, of
+ * those whose path holds ONLY.
  */
 const [part, of] = [Number(process.argv[2] ?? 0), Number(process.argv[3] ?? 1)];
+/** Only files whose path holds this. */
+const only = process.argv[4] ?? '';
 const folder = mkdtempSync(join(tmpdir(), 'angled-chalk-damage-'));
 const whole = join(folder, 'whole');
 const opened = await openDatabase(readyDirectory(whole));
@@ -25,7 +28,7 @@ const club = join(whole, 'club');
 const files = filesIn(club)
   .map((path) => relative(club, path))
   .toSorted()
-  .filter((_, i) => i % of === part);
+  .filter((path, i) => path.includes(only) && i % of === part);
 
 const OPEN_WITHIN_MS = 120_000;
 const tooLong = (): Promise<string> =>

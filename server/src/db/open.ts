@@ -5,6 +5,7 @@ import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { keepBackup, keptBackups } from '../archive/kept.ts';
 import { MIGRATIONS_DIR } from '../places.ts';
+import { damageIn } from './damage-codes.ts';
 import {
   DamagedClub,
   renameDurably,
@@ -91,8 +92,11 @@ export async function openDatabase(
     const db = await migrateAll(seat);
     return { db, seat, directory, close: () => seat.close() };
   } catch (error) {
-    await seat.close();
-    throw error;
+    const damage = damageIn(error);
+    if (damage === null) await seat.close();
+    // Left as it is: closing would write.
+    else seat.engine.abandon();
+    throw damage === null ? error : damaged(directory, damage);
   }
 }
 
@@ -124,11 +128,14 @@ async function openChecked(directory: DataDirectory): Promise<Engine> {
     // Left as it is: closing would write.
     engine?.abandon();
     const reason = error instanceof Error ? error.message : String(error);
-    throw new DamagedClub(
-      `The club's data in ${club} is damaged: ${reason}. Nothing was changed. ${wayBack(directory)}`,
-    );
+    throw damaged(directory, reason);
   }
 }
+
+const damaged = (directory: DataDirectory, reason: string): DamagedClub =>
+  new DamagedClub(
+    `The club's data in ${directory.club} is damaged: ${reason}. Nothing was changed. ${wayBack(directory)}`,
+  );
 
 /** How a damaged club is brought back: from the newest backup that the program made by itself, or from another. */
 function wayBack({ root, backups }: DataDirectory): string {

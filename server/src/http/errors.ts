@@ -1,3 +1,4 @@
+import { DAMAGE_CODES } from '../db/damage-codes.ts';
 import type { ApiError } from '@angled-chalk/contract';
 import type { InputProblem } from '@angled-chalk/core/measure';
 import { TooLarge } from '@angled-chalk/core/reading';
@@ -78,11 +79,7 @@ const DATABASE: Readonly<Record<string, readonly [number, string, string]>> = {
     'Something that this belongs to is not there, or something still belongs to it.',
   ],
   '23505': [409, 'there-already', 'Something with this id is there already.'],
-  // A file that is not there, or cannot be read.
-  '58P01': DAMAGED,
-  '58030': DAMAGED,
-  XX001: DAMAGED,
-  XX002: DAMAGED,
+  ...Object.fromEntries(DAMAGE_CODES.map((code) => [code, DAMAGED])),
   '22003': [400, 'out-of-range', 'A number is larger than can be kept.'],
   '22021': [400, 'bad-text', 'The text holds a character that cannot be kept.'],
   '22P05': [400, 'bad-text', 'The text holds a character that cannot be kept.'],
