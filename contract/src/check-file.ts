@@ -35,6 +35,7 @@ export const checkFile = (drill: PlannedDrill, report: CheckReport): unknown =>
     notes: report.notes.map(openNote),
     frame: report.frame,
     tempo: openUncertainty(report.tempo),
+    strikes: report.strikes,
     range: report.range,
     beat: report.beat,
     balance: report.balance,

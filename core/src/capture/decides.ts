@@ -1,7 +1,7 @@
 import { expand, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 import { FAULT_NAMES, faultRow, type FaultName, type Need } from '../rules/index.ts';
 import { canHave, MADE_FAULTS, type MadeFault } from '../sim/index.ts';
-import type { Track } from '../track/index.ts';
+import { tellsOfStrikes, type Track } from '../track/index.ts';
 
 /** What a gym may have at hand. */
 export const CAPTURE_WAYS = ['phone', 'tape', 'eyes', 'tracker'] as const;
@@ -22,7 +22,7 @@ const SHOWS: Readonly<Record<Exclude<CaptureWay, 'eyes'>, ReadonlySet<Need>>> = 
 /** What a track that was recorded shows. */
 export function shownBy(track: Track): ReadonlySet<Need> {
   const has = (is: boolean, need: Need): Need[] => (is ? [need] : []);
-  const { landings, left, right, target, targetLeft, strikes } = track;
+  const { landings, left, right, target, targetLeft } = track;
   return new Set([
     ...OF_LANDINGS,
     ...has(!landings || landings.every(({ liftS }, i) => liftS !== null || i < 2), 'lift times'),
@@ -30,7 +30,7 @@ export function shownBy(track: Track): ReadonlySet<Need> {
     ...has(left.headingDeg !== null && right.headingDeg !== null, 'headings'),
     ...has(left.z !== null && right.z !== null, 'heights'),
     ...has(target !== null || targetLeft !== null, 'the target'),
-    ...has(strikes.length > 0, 'strikes'),
+    ...has(tellsOfStrikes(track), 'strikes'),
   ]);
 }
 

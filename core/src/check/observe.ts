@@ -18,7 +18,7 @@ import type {
 } from '../rules/index.ts';
 import { gapM, gapSeries } from '../range/index.ts';
 import type { Detection } from '../detection/index.ts';
-import { medianOf, type Track } from '../track/index.ts';
+import { medianOf, tellsOfStrikes, type Track } from '../track/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
 import type { ClockMap } from '../matching/index.ts';
 import { ballCourse, MOVING_HALF_S, partnerCourse, targetCourse } from './course.ts';
@@ -135,11 +135,13 @@ export function performTrack(
     ...seen,
     moves: performedMoves(rows, seen, clock),
     ballAt,
-    strikes: track.strikes.map(({ index, name }) => ({
-      name,
-      timeS: track.timeS[index] ?? NaN,
-      uS: 1 / detection.rateHz / Math.sqrt(12),
-    })),
+    strikes: tellsOfStrikes(track)
+      ? track.strikes.map(({ index, name }) => ({
+          name,
+          timeS: track.timeS[index] ?? NaN,
+          uS: 1 / detection.rateHz / Math.sqrt(12),
+        }))
+      : 'not seen',
     partnerAt: partnerCourse(track, (timeS) => midpoint(ballAt('left', timeS), ballAt('right', timeS))),
     targetSeen,
     targetUM: targetSeen ? 0 : movesUM(plan.target),

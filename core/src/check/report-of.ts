@@ -1,7 +1,7 @@
 import { distanceM } from '../geometry/index.ts';
-import { isTravel, type Finding, type Performance } from '../rules/index.ts';
+import { isTravel, type FaultName, type Finding, type Performance } from '../rules/index.ts';
 import type { Verdict } from '../measure/index.ts';
-import { medianOf } from '../track/index.ts';
+import { medianOf, tellsOfStrikes } from '../track/index.ts';
 import { balanceReport } from './balance.ts';
 import { captureReport } from './capture.ts';
 import { flatFindings, type Cause } from './causes.ts';
@@ -17,6 +17,7 @@ import {
   type CheckReport,
   type MoveReport,
   type RangeReport,
+  type StrikeReport,
 } from './report.ts';
 
 /** What stands beside the judgement: how the recording was read, and what is open about it. */
@@ -60,12 +61,39 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     notes: isJudged ? notes : [],
     frame: frame && { shiftM: frame.shiftM, turnDeg: frame.turnDeg, isOff: frame.isOff },
     tempo,
+    strikes: strikeReport(judged, seen, causes),
     footfalls: detection.events,
     range: rangeReport(performance, causes),
     beat: beatReport(moves, offsetS),
     balance: balanceReport(performance),
   };
 }
+
+function strikeReport(
+  { footwork, performance }: JudgedTrack,
+  { track }: SeenTrack,
+  causes: readonly Cause[],
+): StrikeReport {
+  const [fromS, toS] = performance.spanS;
+  const found = flatFindings(causes);
+  const count = (...faults: readonly FaultName[]): number =>
+    found.filter(({ fault, verdict }) => verdict === 'not-met' && faults.includes(fault)).length;
+  return {
+    planned: footwork.moves.reduce((sum, { strikes }) => sum + strikes.length, 0),
+    seen: tellsOfStrikes(track)
+      ? track.strikes.filter(({ index }) => {
+          const timeS = track.timeS[index] ?? NaN;
+          return timeS >= fromS - BESIDE_DRILL_S && timeS <= toS + BESIDE_DRILL_S;
+        }).length
+      : null,
+    missed: count('missed-strike'),
+    wrong: count('wrong-strike', 'strike-order'),
+    extra: count('extra-strike'),
+  };
+}
+
+/** The last strike of a drill is thrown after its last step. */
+const BESIDE_DRILL_S = 1;
 
 /** Whether everything of a move was seen that the recording can show. */
 const isWhole = ({ expected, observed }: AlignedMove): boolean =>

@@ -63,6 +63,17 @@ export interface FrameSummary {
   readonly isOff: boolean;
 }
 
+/** Strikes of the drill: how many were asked for and thrown, and how many of them otherwise than planned. */
+export interface StrikeReport {
+  readonly planned: number;
+  /** Null where the recording tells of no strikes: then the check is of the feet alone. */
+  readonly seen: number | null;
+  readonly missed: number;
+  /** Another one, or in another order. */
+  readonly wrong: number;
+  readonly extra: number;
+}
+
 export interface CheckReport {
   readonly engine: number;
   /** How the recording was read, where it was not as it is. */
@@ -86,6 +97,8 @@ export interface CheckReport {
   readonly notes: readonly CheckNote[];
   readonly frame: FrameSummary | null;
   readonly tempo: TempoReport;
+  /** Reports of engine 7 and before have none. */
+  readonly strikes?: StrikeReport;
   readonly footfalls: readonly ObservedEvent[];
   readonly range: RangeReport;
   readonly beat: BeatReport;

@@ -26,13 +26,17 @@ export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'):
   return {
     headline: headline(report, tally, units),
     certainty:
-      `${isOpen(report) ? '' : `${matched} of ${planned} planned moves were found. `}This capture places a foot within ` +
+      `${strikesUnseen(report) ? 'Strikes were not seen: this is of the feet alone. ' : ''}${isOpen(report) ? '' : `${matched} of ${planned} planned moves were found. `}This capture places a foot within ` +
       `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s, 19 times of 20` +
       `${undecidedCount > 0 ? `; ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} too close to call` : ''}.`,
     next: nextOf(report, tally, units, outcome),
     tally,
   };
 }
+
+/** Whether the drill has strikes and the recording tells of none. */
+const strikesUnseen = ({ strikes }: CheckReport): boolean =>
+  strikes !== undefined && strikes.planned > 0 && strikes.seen === null;
 
 /** Whether something stands in the way of judging. */
 const isOpen = ({ questions }: CheckReport): boolean => questions.some(({ about }) => about !== 'frame');
@@ -68,7 +72,10 @@ function headline(report: CheckReport, tally: VerdictWords['tally'], units: Unit
     return `Not judged yet. ${questionWords(question, units).words}`;
   const first = question ? `${questionWords(question, units).words} ` : '';
   if (matched === 0) return 'Cannot tell: none of the planned moves is in this recording.';
-  if (outcome === 'met') return `${first}Met: all ${planned} moves were done as planned.`;
+  if (outcome === 'met')
+    return strikesUnseen(report)
+      ? `${first}Feet met: all ${planned} moves were done as planned; strikes were not seen.`
+      : `${first}Met: all ${planned} moves were done as planned.`;
   if (outcome === 'cannot-tell' && undecidedCount === 0)
     return `${first}Every landing is as planned; what the feet did between them cannot be told.`;
   if (outcome === 'cannot-tell') {

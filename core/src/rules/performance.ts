@@ -116,8 +116,8 @@ export interface Performance {
   readonly gap: GapSeries;
   /** Times between which the drill was done; nothing before or after is judged. */
   readonly spanS: readonly [number, number];
-  /** Strikes that were thrown; of a plan, all as planned. Empty where the recording tells of none. */
-  readonly strikes: readonly ThrownStrike[] | 'as planned';
+  /** Strikes that were thrown; of a plan, all as planned. */
+  readonly strikes: readonly ThrownStrike[] | 'as planned' | 'not seen';
   /** Furthest gap at which a strike of this body touches the target, with its standard uncertainty; null if not known. */
   readonly reachOf: (strike: string) => { readonly gapM: number; readonly uM: number } | null;
   readonly uncertainty: CaptureUncertainty;

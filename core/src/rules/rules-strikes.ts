@@ -3,6 +3,7 @@ import type { FootEvent, StrikeCue } from '../pattern/index.ts';
 import { strikeTiming } from '../range/index.ts';
 import { atLeast, atMost } from '../measure/index.ts';
 import { OWN_LIMITS } from './own-limits.ts';
+import { pairStrikes, type Pairing } from './pair-strikes.ts';
 import {
   finding,
   isTravel,
@@ -16,17 +17,15 @@ import {
 const RESET_S = OWN_LIMITS.resetS.value;
 /** With the landing: contact within so much of it. */
 const TOGETHER_S = OWN_LIMITS.togetherS.value;
-/** A strike of the recording further from where it should be than this is another one. */
-const SAME_STRIKE_S = 1;
-
-/** A strike of a move with the landings it waits for, and when it was thrown; null where the recording has none. */
-interface Thrown {
+/** A strike of a move with the landings it waits for, and when it is due. */
+interface Due {
+  readonly move: PerformedMove;
   readonly cue: StrikeCue;
   /** The landing before it; null where no foot has moved yet. */
   readonly last: FootEvent | null;
   /** The landing it goes with; null where the feet stand. */
   readonly own: FootEvent | null;
-  readonly strike: ThrownStrike | null;
+  readonly dueS: number;
 }
 
 const sideOf = (strike: string, lead: FootName): FootName =>
@@ -41,39 +40,33 @@ function settling({ events }: PerformedMove): FootEvent[] {
   return travels.length > 0 ? travels : events.filter(({ how }) => how === 'pivot');
 }
 
-function thrownIn(performance: Performance, move: PerformedMove, before: FootEvent | null): Thrown[] {
+function duesOf(move: PerformedMove, before: FootEvent | null): Due[] {
   const steps = settling(move);
   const last = latest(steps) ?? before;
-  const { strikes } = performance;
-  return (move.planned?.strikes ?? []).map((cue): Thrown => {
+  return (move.planned?.strikes ?? []).map((cue): Due => {
     const ofSide = steps.findLast(({ foot }) => foot === sideOf(cue.strike, move.after.lead));
     const own = cue.when === 'together' ? (ofSide ?? latest(steps)) : null;
     const restedS = last ? last.landS + RESET_S + strikeTiming(cue.strike).contactS : -Infinity;
     // Feet that stand strike on the beat, if they have stood long enough by then.
     const dueS = own ? own.landS : steps.length > 0 ? restedS : Math.max(restedS, move.beatS);
-    const strike =
-      strikes === 'as planned'
-        ? { timeS: dueS, name: cue.strike, uS: 0 }
-        : (strikes
-            .filter(({ name, timeS }) => name === cue.strike && Math.abs(timeS - dueS) <= SAME_STRIKE_S)
-            .toSorted((a, b) => Math.abs(a.timeS - dueS) - Math.abs(b.timeS - dueS))[0] ?? null);
-    return { cue, last, own, strike };
+    return { move, cue, last, own, dueS };
   });
 }
 
-const spotOf = (move: PerformedMove, strike: ThrownStrike, lead: FootName) => ({
-  timeS: strike.timeS,
-  foot: sideOf(strike.name, lead),
+const spotOf = ({ move, cue }: Due, { timeS }: ThrownStrike) => ({
+  timeS,
+  foot: sideOf(cue.strike, move.after.lead),
   moveNumber: move.moveNumber,
   at: null,
 });
 
 /** A strike that waits for the stance, or lands with its foot. Measured: seconds after that, negative before. */
-function timing({ uOf }: Performance, move: PerformedMove, { cue, last, own, strike }: Thrown): Found[] {
+function timing({ uOf }: Performance, due: Due, strike: ThrownStrike): Found[] {
+  const { cue, last, own } = due;
   const after = own ?? last;
-  if (!strike || !after) return [];
+  if (!after) return [];
   const expandedU = 2 * Math.hypot(uOf(after).landS, strike.uS);
-  const parts = { ...spotOf(move, strike, move.after.lead), unit: 's', expandedU } as const;
+  const parts = { ...spotOf(due, strike), unit: 's', expandedU } as const;
   if (!own) {
     const measured = strike.timeS - strikeTiming(cue.strike).contactS - after.landS;
     return finding(atLeast(measured, RESET_S, expandedU), () => ({
@@ -107,16 +100,16 @@ function gapAt({ gap: { timeS, gapM } }: Performance, atS: number): number | nul
 }
 
 /** A strike is thrown where it reaches. Measured: the gap; limit: the furthest contact of this body. */
-function reach(performance: Performance, move: PerformedMove, { strike }: Thrown): Found[] {
-  const contact = strike && performance.reachOf(strike.name);
-  const measured = strike ? gapAt(performance, strike.timeS) : null;
-  if (!strike || !contact || measured === null) return [];
+function reach(performance: Performance, due: Due, strike: ThrownStrike): Found[] {
+  const contact = performance.reachOf(strike.name);
+  const measured = gapAt(performance, strike.timeS);
+  if (!contact || measured === null) return [];
   const { targetSeen, uncertainty } = performance;
   const centreUM = uncertainty.positionM / Math.SQRT2;
-  const gapUM = targetSeen ? centreUM : onFloorM(performance, move.after.left, centreUM);
+  const gapUM = targetSeen ? centreUM : onFloorM(performance, due.move.after.left, centreUM);
   const expandedU = 2 * Math.hypot(gapUM, contact.uM, performance.targetUM);
   return finding(atMost(measured, contact.gapM, expandedU), () => ({
-    ...spotOf(move, strike, move.after.lead),
+    ...spotOf(due, strike),
     fault: 'strike-out-of-reach',
     measured,
     limit: contact.gapM,
@@ -125,12 +118,86 @@ function reach(performance: Performance, move: PerformedMove, { strike }: Thrown
   })).filter(({ verdict }) => verdict === 'not-met');
 }
 
-/** Every strike, of feet that move and of feet that stand: thrown in time, and where it reaches. */
-export function strikeRules(performance: Performance): Found[] {
-  let last: FootEvent | null = null;
-  return performance.moves.flatMap((move): Found[] => {
-    const thrown = thrownIn(performance, move, last);
-    last = latest(settling(move)) ?? last;
-    return thrown.flatMap((one) => [...timing(performance, move, one), ...reach(performance, move, one)]);
+/** A strike that is there or not, or another than planned. */
+const miscast = (fault: Found['fault'], due: Due, timeS: number): Found => ({
+  fault,
+  timeS,
+  foot: sideOf(due.cue.strike, due.move.after.lead),
+  moveNumber: due.move.moveNumber,
+  at: null,
+  measured: 1,
+  limit: 0,
+  unit: 'count',
+  expandedU: 0,
+  verdict: 'not-met',
+});
+
+/** Strikes that were left out, exchanged, or thrown beside the plan. */
+function cast(dues: readonly Due[], strikes: readonly ThrownStrike[], paired: Pairing): Found[] {
+  const found: Found[] = [];
+  const missed = new Set<Due>();
+  dues.forEach((due, i) => {
+    const strike = paired.of[i];
+    if (!strike) missed.add(due);
+    else if (strike.name !== due.cue.strike) found.push(miscast('wrong-strike', due, strike.timeS));
   });
+  for (const strike of paired.beside) {
+    // Thrown before or after another that was to come between: one order for another, not two mistakes.
+    const exchanged = [...missed].find(
+      ({ cue, dueS }) => cue.strike === strike.name && Math.abs(dueS - strike.timeS) <= EXCHANGED_S,
+    );
+    if (exchanged) {
+      missed.delete(exchanged);
+      found.push(miscast('strike-order', exchanged, strike.timeS));
+      continue;
+    }
+    const nearest = dues.reduce<Due | null>(
+      (best, due) =>
+        best && Math.abs(best.dueS - strike.timeS) <= Math.abs(due.dueS - strike.timeS) ? best : due,
+      null,
+    );
+    if (nearest && Math.abs(nearest.dueS - strike.timeS) <= BESIDE_S)
+      found.push(miscast('extra-strike', nearest, strike.timeS));
+  }
+  return [...found, ...[...missed].map((due) => miscast('missed-strike', due, due.dueS))];
+}
+
+/** Two strikes that changed places are no further from where they should be than this (own choice). */
+const EXCHANGED_S = 1.5;
+/** Hands that move longer before or after everything that is planned belong to nothing of it (own choice). */
+const BESIDE_S = 2;
+
+/**
+ * Every strike, of feet that move and of feet that stand: thrown, in its order, in time, and where it reaches. Where the
+ * recording tells of no strikes, nothing is said of them.
+ */
+export function strikeRules(performance: Performance): Found[] {
+  const { moves, strikes } = performance;
+  if (strikes === 'not seen') return [];
+  let last: FootEvent | null = null;
+  const dues = moves.flatMap((move): Due[] => {
+    const own = duesOf(move, last);
+    last = latest(settling(move)) ?? last;
+    return own;
+  });
+  if (dues.length === 0) return [];
+  const thrown =
+    strikes === 'as planned'
+      ? dues.map(({ cue, dueS }): ThrownStrike => ({ timeS: dueS, name: cue.strike, uS: 0 }))
+      : strikes.toSorted((a, b) => a.timeS - b.timeS);
+  const paired =
+    strikes === 'as planned'
+      ? { of: thrown, beside: [] }
+      : pairStrikes(
+          dues.map(({ cue, dueS }) => ({ name: cue.strike, dueS })),
+          thrown,
+        );
+  const judged = dues.flatMap((due, i): Found[] => {
+    const strike = paired.of[i];
+    if (!strike) return [];
+    // How far another strike reaches than the planned one is told by its own reach; it has no time of its own.
+    const own = strike.name === due.cue.strike ? timing(performance, due, strike) : [];
+    return [...own, ...reach(performance, due, strike)];
+  });
+  return [...cast(dues, thrown, paired), ...judged];
 }

@@ -1,6 +1,7 @@
 import {
   isTravel,
   FAULT_NAMES,
+  faultRow,
   FAULTS,
   usualFaults,
   type FaultMaking,
@@ -73,9 +74,8 @@ export function canHave(fault: MadeFault, move: PlannedMove): boolean {
   if (going.length === 0) return false;
   if (OF_TWO.includes(how) && new Set(going.map(({ foot }) => foot)).size < 2) return false;
   // Coming in with one foot is another fault than staying in with one.
-  if (fault === 'strike-early' || fault === 'strike-late') {
-    return move.strikes.some(({ when }) => fault === 'strike-early' || when === 'together');
-  }
+  if (faultRow(fault).needs.includes('strikes'))
+    return move.strikes.some(({ when }) => fault !== 'strike-late' || when === 'together');
   if (fault === 'half-exit' && Math.abs(move.directionDeg) < 90) return false;
   return ANYWHERE.includes(fault) || usualFaults(move).includes(fault);
 }

@@ -146,6 +146,7 @@ export function sampleWalk(truth: TrueWalk, settings: TrackerSettings, chance: C
     strikes: truth.strikes
       .map(({ timeS: atS, name }) => ({ index: Math.round(atS * settings.rateHz), name }))
       .filter(({ index }) => index < n),
+    ...(truth.hasStrikes ? { seesStrikes: true as const } : {}),
     notes: {
       source: 'simulated tracker',
       seed: String(settings.seed),

@@ -37,6 +37,8 @@ export interface TrueWalk {
   readonly moveOf: readonly (number | null)[];
   /** When which strike touched. */
   readonly strikes: readonly { readonly timeS: number; readonly name: string }[];
+  /** Whether strikes belong to the drill at all. */
+  readonly hasStrikes: boolean;
   readonly endS: number;
 }
 
@@ -97,6 +99,7 @@ export function walk(
     events: state.events,
     moveOf: state.moveOf,
     strikes: state.strikes,
+    hasStrikes: footwork.moves.some(({ strikes }) => strikes.length > 0),
     endS: footwork.endS + state.delayS,
   };
 }
@@ -237,6 +240,10 @@ function timesOf(
 /** A strike that waits for the stance starts so long after the last landing, seconds. */
 const RESETS_S = 0.18;
 
+/** A strike that is thrown once more comes so much later, seconds. */
+const AGAIN_S = 0.35;
+const otherStrike = (strike: string): string => (strike === 'jab' ? 'cross' : 'jab');
+
 /** What is thrown with a move lands after its last foot, or with the foot of its side; of feet that stand on the beat. */
 function throwStrikes({ move, made, state }: Going): void {
   const own = state.events.filter((_, i) => state.moveOf[i] === move.number);
@@ -247,13 +254,16 @@ function throwStrikes({ move, made, state }: Going): void {
   const before = stands ? state.events.filter(settles) : done;
   const lastS = Math.max(...before.map(({ landS }) => landS));
   if (!stands && done.length === 0) return;
+  if (made?.how === 'strike left out') return;
   for (const { strike, when } of move.strikes) {
     const { side, contactS } = strikeTiming(strike);
     const foot = side === 'lead' ? move.after.lead : otherFoot(move.after.lead);
     const ownS = done.findLast((event) => event.foot === foot)?.landS ?? lastS;
     const restedS = lastS + RESETS_S + contactS;
     const dueS = stands ? Math.max(restedS, move.beatS + state.delayS) : when === 'together' ? ownS : restedS;
-    state.strikes.push({ name: strike, timeS: dueS + (made?.how === 'strike at' ? made.byS : 0) });
+    const name = made?.how === 'other strike' ? otherStrike(strike) : strike;
+    state.strikes.push({ name, timeS: dueS + (made?.how === 'strike at' ? made.byS : 0) });
+    if (made?.how === 'strike more') state.strikes.push({ name, timeS: dueS + AGAIN_S });
   }
 }
 

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { plainCell, safeCell, problem, type Result } from '../measure/index.ts';
 import { isLandingsCsv, readLandingsCsv, writeLandingsCsv } from './landings.ts';
-import type { Samples, Track, TrackStrike } from './track.ts';
+import { type Samples, tellsOfStrikes, type Track, type TrackStrike } from './track.ts';
 import { validateTrack } from './validate.ts';
 
 /** Largest file read at once. A 10-minute two-person round at 100 Hz is about 7 MB. */
@@ -202,6 +202,7 @@ function assemble(
     targetLeft: pair('target_left_x_m', 'target_left_y_m'),
     targetRight: pair('target_right_x_m', 'target_right_y_m'),
     strikes,
+    ...(header.includes(STRIKE) ? { seesStrikes: true as const } : {}),
     notes,
   };
   const wrong = validateTrack(track);
@@ -248,7 +249,7 @@ export function writeTrackCsv(track: Track): string {
   ];
   const present = columns.filter((column): column is [string, Samples, number] => column[1] !== null);
   const strikes = new Map(track.strikes.map((strike) => [strike.index, strike.name]));
-  const withStrikes = strikes.size > 0;
+  const withStrikes = tellsOfStrikes(track);
   const rows = Array.from(track.timeS, (_, i) => [
     ...present.map(([, values, digits]) => cellOf(values[i]!, digits)),
     ...(withStrikes ? [safeCell(strikes.get(i) ?? '')] : []),

@@ -17,6 +17,7 @@ export {
   type MarkedLanding,
   medianOf,
   sampleRateHz,
+  tellsOfStrikes,
   type Samples,
   type Track,
 } from './track.ts';

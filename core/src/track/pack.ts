@@ -17,6 +17,7 @@ interface Head {
   readonly samples: number;
   readonly columns: readonly string[];
   readonly strikes: Track['strikes'];
+  readonly seesStrikes?: true;
   readonly notes: Track['notes'];
   readonly landings?: Track['landings'];
   readonly film?: Track['film'];
@@ -47,6 +48,7 @@ export function packTrack(track: Track): Uint8Array<ArrayBuffer> {
     samples: track.timeS.length,
     columns: present.map(([name]) => name),
     strikes: track.strikes,
+    ...(track.seesStrikes ? { seesStrikes: true } : {}),
     notes: track.notes,
     ...(track.landings ? { landings: track.landings } : {}),
     ...(track.film ? { film: track.film } : {}),
@@ -91,7 +93,7 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
   const headLength = new DataView(bytes.buffer, bytes.byteOffset).getUint32(1);
   if (5 + headLength > bytes.length) throw new RangeError('it ends inside its head');
   const head = parseJson(bytes.subarray(5, 5 + headLength), HEAD_BOUNDS) as Partial<Head> | null;
-  const { samples, columns, strikes = [], notes = {}, landings, film } = head ?? {};
+  const { samples, columns, strikes = [], seesStrikes, notes = {}, landings, film } = head ?? {};
   if (!Number.isInteger(samples) || samples! < 0 || samples! > TRACK_LIMITS.samples)
     throw new RangeError(
       `it has ${String(samples).slice(0, 20)} samples; the most is ${TRACK_LIMITS.samples}`,
@@ -106,6 +108,7 @@ function readHead(bytes: Uint8Array): { head: Head; at: number } {
       samples: samples!,
       columns,
       strikes,
+      ...(seesStrikes === true ? { seesStrikes } : {}),
       notes,
       ...(landings ? { landings } : {}),
       ...(film ? { film } : {}),
@@ -212,6 +215,7 @@ function fromColumns(columns: ReadonlyMap<string, Samples>, head: Head): Track {
     targetLeft: pair('targetLeft'),
     targetRight: pair('targetRight'),
     strikes: head.strikes,
+    ...(head.seesStrikes ? { seesStrikes: true } : {}),
     notes: head.notes,
     ...(head.landings ? { landings: head.landings } : {}),
     ...(head.film ? { film: head.film } : {}),

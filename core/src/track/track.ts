@@ -47,11 +47,17 @@ export interface Track {
   readonly targetLeft: { readonly x: Samples; readonly y: Samples } | null;
   readonly targetRight: { readonly x: Samples; readonly y: Samples } | null;
   readonly strikes: readonly TrackStrike[];
+  /** Strikes were looked for, though perhaps none was thrown; without it a recording with none tells nothing of them. */
+  readonly seesStrikes?: true;
   readonly notes: Readonly<Record<string, string>>;
   /** Where landings were marked and not found: these are judged, and the samples are drawn between them. */
   readonly landings?: readonly MarkedLanding[];
   readonly film?: FilmRecord;
 }
+
+/** Whether a recording tells of strikes at all. */
+export const tellsOfStrikes = ({ strikes, seesStrikes }: Track): boolean =>
+  seesStrikes === true || strikes.length > 0;
 
 /** Median sample rate, Hz. */
 export function sampleRateHz(timeS: Samples): number {

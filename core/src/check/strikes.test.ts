@@ -1,0 +1,67 @@
+import { LIBRARY, libraryDrill } from '../library/index.ts';
+import { the } from '../measure/index.ts';
+import { readTrackCsv, writeTrackCsv, type Track } from '../track/index.ts';
+import { DEMO_STUDENTS, simulate } from '../sim/index.ts';
+import { PERFECT } from '../../test/drills.ts';
+import { checkTrack } from './check.ts';
+import { flatFindings } from './causes.ts';
+import { verdictWords } from './words.ts';
+
+const drill = libraryDrill(
+  the(
+    LIBRARY.find(({ notation }) => notation.includes('then jab, cross') || notation.includes('then cross')),
+  ),
+  the(DEMO_STUDENTS[0]),
+);
+const { track } = simulate(drill, PERFECT);
+const check = (strikes: Track['strikes'], more: Partial<Track> = { seesStrikes: true }) =>
+  checkTrack(drill, { ...track, ...more, strikes }).report;
+const found = (report: ReturnType<typeof check>, fault: string) =>
+  flatFindings(report.faults).filter((one) => one.fault === fault);
+
+test('what is thrown as planned is met, and counted', () => {
+  const report = checkTrack(drill, track).report;
+  const planned = the(report.strikes).planned;
+  expect(planned).toBeGreaterThan(2);
+  expect(report.strikes).toEqual({ planned, seen: planned, missed: 0, wrong: 0, extra: 0 });
+  expect(report.verdict.outcome).toBe('met');
+});
+
+test('a student who throws nothing does not pass where strikes were looked for', () => {
+  const report = check([]);
+  expect(report.verdict.outcome).toBe('not-met');
+  expect(the(report.strikes)).toMatchObject({ seen: 0, missed: the(report.strikes).planned });
+  expect(verdictWords(report).headline).toContain('strike left out');
+});
+
+test('where they were not looked for the check is of the feet alone, and says so', () => {
+  const { seesStrikes: _, ...blind } = track;
+  const report = checkTrack(drill, { ...blind, strikes: [] }).report;
+  expect(the(report.strikes).seen).toBeNull();
+  expect(report.verdict.outcome).toBe('met');
+  expect(verdictWords(report).headline).toMatch(/^Feet met: .*strikes were not seen/);
+  expect(verdictWords(report).certainty).toMatch(/^Strikes were not seen/);
+});
+
+test('one left out, one by the wrong hand, one too many: each is named once, at its move', () => {
+  const [first, second] = [the(track.strikes[0]), the(track.strikes[1])];
+  const left = check(track.strikes.slice(1));
+  expect(found(left, 'missed-strike')).toHaveLength(1);
+  const other = first.name === 'jab' ? 'cross' : 'jab';
+  const wrong = check([{ ...first, name: other }, ...track.strikes.slice(1)]);
+  expect(found(wrong, 'wrong-strike')).toHaveLength(1);
+  expect(the(found(wrong, 'wrong-strike')[0]).moveNumber).toBe(
+    the(found(left, 'missed-strike')[0]).moveNumber,
+  );
+  const more = check([...track.strikes, { index: second.index + 20, name: second.name }]);
+  expect(found(more, 'extra-strike')).toHaveLength(1);
+  for (const one of [left, wrong, more]) expect(one.verdict.outcome).toBe('not-met');
+});
+
+test('the column of strikes is looked for even where it is empty, also through a file', () => {
+  const text = writeTrackCsv({ ...track, strikes: [] });
+  expect(text.split('\n').find((line) => line.startsWith('time_s'))).toMatch(/,strike$/);
+  const read = readTrackCsv(text);
+  if (!read.ok) throw new Error(read.problem.message);
+  expect(read.value.seesStrikes).toBe(true);
+});
