@@ -1,3 +1,4 @@
+import type { PlannedDrill } from '../pattern/index.ts';
 import { LIBRARY, libraryDrill } from '../library/index.ts';
 import { the } from '../measure/index.ts';
 import { readTrackCsv, writeTrackCsv, type Track } from '../track/index.ts';
@@ -56,6 +57,37 @@ test('one left out, one by the wrong hand, one too many: each is named once, at 
   const more = check([...track.strikes, { index: second.index + 20, name: second.name }]);
   expect(found(more, 'extra-strike')).toHaveLength(1);
   for (const one of [left, wrong, more]) expect(one.verdict.outcome).toBe('not-met');
+});
+
+/** The drill with feet that stand at its end and throw: one strike a hold, or both in one. */
+function withHolds(...holds: readonly (readonly string[])[]): PlannedDrill {
+  const { plan } = drill;
+  const items = holds.map((names) => ({
+    move: { do: 'hold' as const },
+    beats: 2,
+    strikes: names.map((strike) => ({ strike, when: 'reset-first' as const })),
+  }));
+  return {
+    ...drill,
+    plan: { ...plan, pattern: { ...plan.pattern, items: [...plan.pattern.items, ...items] } },
+  };
+}
+
+test.each<[string, string[][]]>([
+  ['seconds apart', [['jab'], ['cross']]],
+  ['in one breath', [['jab', 'cross']]],
+])('two strikes the other way round are one mistake: %s', (_, holds) => {
+  const both = withHolds(...holds);
+  const whole = simulate(both, PERFECT).track;
+  const thrown = [...whole.strikes].sort((x, y) => x.index - y.index);
+  const [first, second] = [the(thrown.at(-2)), the(thrown.at(-1))];
+  const strikes = [
+    ...thrown.slice(0, -2),
+    { index: first.index, name: 'cross' },
+    { index: Math.max(second.index, first.index + 5), name: 'jab' },
+  ];
+  const told = flatFindings(checkTrack(both, { ...whole, strikes }).report.faults).map(({ fault }) => fault);
+  expect(told.filter((fault) => fault.includes('strike'))).toEqual(['strike-order']);
 });
 
 test('the column of strikes is looked for even where it is empty, also through a file', () => {

@@ -21,6 +21,9 @@ const SLOWER_BEATS = [1.5, 2] as const;
 /** So far within reach is thrown from (own choice). */
 const WITHIN_REACH_M = 0.08;
 
+/** A plan that may mend it, before it was judged. */
+type Tried = Pick<Mend, 'words' | 'plan'>;
+
 interface Candidate {
   readonly words: string;
   readonly items: readonly Item[];
@@ -102,21 +105,26 @@ function startFurtherIn({ plan }: PlannedDrill, { fault, at }: Finding): Plan | 
   return { ...plan, pattern: { ...plan.pattern, start: { ...start, at: moved } } };
 }
 
-/** Of a foot in the target: the target as far away as the foot reaches into it, and clear of it by so much more. */
-const CLEAR_M = 0.03;
-function roomMade(
-  { plan }: PlannedDrill,
-  { fault, at, measured }: Finding,
-): { words: string; plan: Plan } | null {
+/** So much further away the target is tried, metres, beyond what a foot reaches into it (own choice). */
+const FURTHER_M = [0.03, 0.1, 0.2, 0.4] as const;
+const TARGET_WORDS = { bag: 'bag', pad: 'pad holder', partner: 'partner' } as const;
+
+/** Of a foot in the target: the target further away from where the drill begins. */
+function roomMade(drill: PlannedDrill, findings: readonly Finding[], { fault }: Finding): Tried[] {
+  const { plan } = drill;
   const { target } = plan;
-  if (faultRow(fault).mend !== 'make room' || !at || plan.partner) return null;
-  const awayDeg = headingDeg(at, target.at);
+  if (faultRow(fault).mend !== 'make room' || plan.partner) return [];
+  const deepestM = Math.max(...findings.filter((one) => one.fault === fault).map(({ measured }) => measured));
+  const { left, right } = expand(drill).start.feet;
+  const awayDeg = headingDeg(midpoint(left.ball, right.ball), target.at);
   const cm = (value: number): number => Math.round(value * 100) / 100;
-  const moved = fromFacing(target.at, awayDeg, 0, measured + CLEAR_M);
-  return {
-    words: `Move the ${target.kind === 'bag' ? 'bag' : target.kind === 'pad' ? 'pad holder' : 'partner'} out of the way`,
-    plan: { ...plan, target: { ...target, at: { x: cm(moved.x), y: cm(moved.y) } } },
-  };
+  return FURTHER_M.map((furtherM) => {
+    const { x, y } = fromFacing(target.at, awayDeg, 0, deepestM + furtherM);
+    return {
+      words: `Move the ${TARGET_WORDS[target.kind]} out of the way`,
+      plan: { ...plan, target: { ...target, at: { x: cm(x), y: cm(y) } } },
+    };
+  });
 }
 
 /**
@@ -125,15 +133,14 @@ function roomMade(
  */
 export function mendsFor(drill: PlannedDrill, findings: readonly Finding[], finding: Finding): Mend[] {
   const { plan } = drill;
-  const tried: { words: string; plan: Plan }[] = candidates(drill, finding).map(({ words, items }) => ({
+  const tried: Tried[] = candidates(drill, finding).map(({ words, items }) => ({
     words,
     plan: { ...plan, pattern: { ...plan.pattern, items } },
   }));
   const lane = nearestCleanLane(drill);
   if (lane)
     tried.unshift({ words: 'Widen the weave to the nearest that is clean', plan: withLane(plan, lane) });
-  const room = roomMade(drill, finding);
-  if (room) tried.unshift(room);
+  tried.unshift(...roomMade(drill, findings, finding));
   const further = startFurtherIn(drill, finding);
   if (further) tried.unshift({ words: 'Begin further in', plan: further });
   const sameKind = (one: Finding): boolean => one.fault === finding.fault;

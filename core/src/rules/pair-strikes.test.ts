@@ -31,6 +31,15 @@ test('another strike at the moment of a planned one stands for it, one long afte
   expect(names(late.beside)).toEqual(['cross 1.8']);
 });
 
+test('how far is too far: another strike half a second away, two late ones against one left out', () => {
+  expect(names(pairStrikes(planned(['jab', 1]), thrown(['cross', 1.48])).of)).toEqual(['cross 1.48']);
+  expect(names(pairStrikes(planned(['jab', 1]), thrown(['cross', 1.52])).of)).toEqual([null]);
+  // Both late: 0.9 and 0.84. One of them on time: 0.1, and two alone: 1.5.
+  const { of, beside } = pairStrikes(planned(['jab', 1], ['jab', 2]), thrown(['jab', 1.9], ['jab', 2.84]));
+  expect(names(of)).toEqual([null, 'jab 1.9']);
+  expect(names(beside)).toEqual(['jab 2.84']);
+});
+
 /** The least cost there is, by trying every way. */
 function leastCost(due: ReturnType<typeof planned>, hands: ReturnType<typeof thrown>): number {
   const [first, ...rest] = due;

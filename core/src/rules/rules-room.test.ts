@@ -112,6 +112,8 @@ test('moving the bag out of the way is a mend, and after it there is room', () =
   const { findings } = checkPlan(broken);
   const finding = the(findings.find(({ fault }) => fault === 'no-room'));
   const mends = mendsFor(broken, findings, finding);
+  const moved = the(mends.find(({ words }) => words === 'Move the bag out of the way')).plan.target.at;
+  expect(moved.y).toBeGreaterThan(broken.plan.target.at.y);
   for (const { plan } of mends)
     expect(noRoom({ ...broken, plan }).length).toBeLessThan(
       findings.filter((one) => one.fault === 'no-room').length,

@@ -136,11 +136,20 @@ const miscast = (fault: Found['fault'], due: Due, timeS: number): Found => ({
 function cast(dues: readonly Due[], strikes: readonly ThrownStrike[], paired: Pairing): Found[] {
   const found: Found[] = [];
   const missed = new Set<Due>();
-  dues.forEach((due, i) => {
+  const isOther = (i: number): boolean => {
     const strike = paired.of[i];
+    return strike !== undefined && strike !== null && strike.name !== dues[i]?.cue.strike;
+  };
+  for (let i = 0; i < dues.length; i++) {
+    const [due, strike, next] = [dues[i], paired.of[i], paired.of[i + 1]];
+    if (!due) continue;
     if (!strike) missed.add(due);
-    else if (strike.name !== due.cue.strike) found.push(miscast('wrong-strike', due, strike.timeS));
-  });
+    else if (!isOther(i)) continue;
+    else if (isOther(i + 1) && next?.name === due.cue.strike && strike.name === dues[i + 1]?.cue.strike) {
+      found.push(miscast('strike-order', due, strike.timeS));
+      i++;
+    } else found.push(miscast('wrong-strike', due, strike.timeS));
+  }
   for (const strike of paired.beside) {
     // Thrown before or after another that was to come between: one order for another, not two mistakes.
     const exchanged = [...missed].find(
