@@ -35,7 +35,7 @@ export function PiecePanel({ editor, piece }: { readonly editor: FloorEditor; re
   const { floor, pieces } = editor.plan;
   const bags = [
     ...(floor.fixtures ?? []).filter(({ kind }) => kind === 'hanging-bag'),
-    ...pieces.filter((one) => one.kind === 'mark' && hasBody(one.mark)),
+    ...pieces.filter((one) => one.kind === 'mark' && one.id !== piece.id && hasBody(one.mark)),
   ];
   return (
     <Box sx={TWO} key={piece.id}>
