@@ -43,7 +43,7 @@ export function placingWords(found: PlacingFinding, edge: Edge, units: UnitSyste
     case 'stands-in-lane':
       return found.valueM === 0
         ? `${subject} stands in ${other}.`
-        : `${subject} is ${value} from ${other}; it wants ${limit}.`;
+        : `${subject} is ${value} from ${other}; it needs ${limit}.`;
     case 'in-swing':
       return `${subject} is ${value} from ${other}; twice its swing is ${limit}.`;
     case 'door-blocked':

@@ -613,7 +613,7 @@ export const FAULTS = {
     made: { how: 'strike left out' },
   },
   'wrong-strike': {
-    words: 'another strike',
+    words: 'wrong strike',
     why: 'Another strike, or the other hand, asks another stance and leaves another opening.',
     advice: 'Call the strike before the step, not after it.',
     limit: { by: 'nature', why: 'One strike is not another.' },
@@ -630,7 +630,7 @@ export const FAULTS = {
     made: { how: 'other strike' },
   },
   'strike-order': {
-    words: 'strikes in another order',
+    words: 'strikes in the wrong order',
     why: 'The second strike is loaded by the first: the other way round neither has its weight.',
     advice: 'Slow, and name them in their order.',
     limit: { by: 'nature', why: 'One strike comes before the other.' },
@@ -647,7 +647,7 @@ export const FAULTS = {
     made: null,
   },
   'extra-strike': {
-    words: 'strike too many',
+    words: 'strike added',
     why: 'A strike that was not asked for is thrown from a stance that was not made for it.',
     advice: 'Only what is called; hands home after it.',
     limit: { by: 'nature', why: 'A strike is thrown or not.' },

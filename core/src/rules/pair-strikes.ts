@@ -25,7 +25,10 @@ function costOf({ name, dueS }: PlannedStrike, strike: ThrownStrike): number {
   return offS <= OTHER_STRIKE_S ? OTHER_NAME + offS / SAME_STRIKE_S : Infinity;
 }
 
-const [PAIR, LEAVE_PLANNED, LEAVE_THROWN] = [0, 1, 2];
+/** The ways of going on, in the order in which their costs are listed. */
+const PAIR = 0;
+const LEAVE_PLANNED = 1;
+const LEAVE_THROWN = 2;
 
 /**
  * Pairs planned strikes with those thrown, both in the order of time, at the least cost in all: a strike that is late is
@@ -35,11 +38,11 @@ export function pairStrikes(planned: readonly PlannedStrike[], thrown: readonly 
   const wide = thrown.length + 1;
   const choice = new Uint8Array((planned.length + 1) * wide);
   let above = Float64Array.from({ length: wide }, (_, j) => j * ALONE);
-  choice.fill(LEAVE_THROWN ?? 2, 1, wide);
+  choice.fill(LEAVE_THROWN, 1, wide);
   planned.forEach((one, i) => {
     const row = new Float64Array(wide);
     row[0] = (i + 1) * ALONE;
-    choice[(i + 1) * wide] = LEAVE_PLANNED ?? 1;
+    choice[(i + 1) * wide] = LEAVE_PLANNED;
     thrown.forEach((strike, j) => {
       const costs = [
         (above[j] ?? Infinity) + costOf(one, strike),

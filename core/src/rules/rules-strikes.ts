@@ -133,7 +133,7 @@ const miscast = (fault: Found['fault'], due: Due, timeS: number): Found => ({
 });
 
 /** Strikes that were left out, exchanged, or thrown beside the plan. */
-function cast(dues: readonly Due[], strikes: readonly ThrownStrike[], paired: Pairing): Found[] {
+function cast(dues: readonly Due[], paired: Pairing): Found[] {
   const found: Found[] = [];
   const missed = new Set<Due>();
   const isOther = (i: number): boolean => {
@@ -208,5 +208,5 @@ export function strikeRules(performance: Performance): Found[] {
     const own = strike.name === due.cue.strike ? timing(performance, due, strike) : [];
     return [...own, ...reach(performance, due, strike)];
   });
-  return [...cast(dues, thrown, paired), ...judged];
+  return [...cast(dues, paired), ...judged];
 }
