@@ -26,6 +26,7 @@ const STOREYS = [
   'detection',
   'rules',
   'matching',
+  'verdict',
   'check',
   'freeze',
   'round',

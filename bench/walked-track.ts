@@ -12,7 +12,7 @@ export interface Capture {
 
 /** The samples of a walk: places, headings and heights with white noise. */
 export function trackOf(
-  { segments, strikes, beside, t }: Walker,
+  { segments, strikes, beside, t }: Pick<Walker, 'segments' | 'strikes' | 'beside' | 't'>,
   start: Record<Name, Foot>,
   capture: Capture,
   chance: Chance,

@@ -19,6 +19,8 @@ test('the command runs from its files, with its exit codes', () => {
     'examples/imke.track.csv',
     '--fail-on',
     'faults',
+    '--standard',
+    '1',
   );
   expect(faults.status).toBe(1);
   const wrong = command('check', '--plan', 'README.md', '--student', 'README.md', '--track', 'README.md');

@@ -33,6 +33,7 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk tracker (--drill ID | --plan FILE) --student FILE [--school ID] [--side left|right]
                       [--rate 30..120] [--faults step-short,feet-together] [--seed N] [--url http://127.0.0.1:4780]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
+                      [--standard SHARE] [--reading swapped|mirrored|other-side|...]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
   angled-chalk restore FILE.zip [--data DIRECTORY]
@@ -53,6 +54,8 @@ const OPTIONS = {
   format: { type: 'string', default: 'json' },
   out: { type: 'string' },
   'fail-on': { type: 'string' },
+  standard: { type: 'string' },
+  reading: { type: 'string' },
   'reading-error': { type: 'string' },
   partner: { type: 'string' },
   actor: { type: 'string' },

@@ -1,4 +1,5 @@
-import { checkPartner, checkPlan, checkTrack } from '@angled-chalk/core/check';
+import { checkPartner, checkPlan, checkTrack, type CheckSteps } from '@angled-chalk/core/check';
+import { readingNamed, READINGS } from '@angled-chalk/core/matching';
 import { footfallsCsv, planSvg } from '@angled-chalk/core/formats';
 import { eventsOf, partnersDrill, type FootEvent, type PlannedMove } from '@angled-chalk/core/pattern';
 import { readTrackCsv } from '@angled-chalk/core/track';
@@ -79,14 +80,42 @@ export const expandVerb: Verb = async (args) => {
   return failOn && findings.length > 0 ? 1 : 0;
 };
 
+/** The share of clean moves that is asked for, where the call says one. */
+function standardOf({ standard }: Values): Pick<CheckSteps, 'standard'> {
+  if (standard === undefined) return {};
+  const share = Number(standard);
+  if (!(share >= 0.5 && share <= 1))
+    throw new UsageError(`--standard takes a share of clean moves, 0.5 to 1, not "${standard}".`);
+  return { standard: share };
+}
+
+/** How the recording is to be read, where the call says so. */
+function readingOf(values: Values): Pick<CheckSteps, 'reading'> {
+  const reading = readingNamed(oneOf(values, 'reading', Object.keys(READINGS)) ?? '');
+  return reading ? { reading } : {};
+}
+
 /** Plan, student and track to the report of a check. */
 export const checkVerb: Verb = async (args) => {
-  const values = readOptions(args, ['plan', 'student', 'partner', 'actor', 'track', 'out', 'fail-on']);
+  const values = readOptions(args, [
+    'plan',
+    'student',
+    'partner',
+    'actor',
+    'track',
+    'out',
+    'fail-on',
+    'standard',
+    'reading',
+  ]);
   const failOn = oneOf(values, 'fail-on', ['faults', 'undecided']);
+  const steps: CheckSteps = { ...standardOf(values), ...readingOf(values) };
   const trackPath = need(values, 'track');
   const drill = await readDrill(values);
   const track = must(trackPath, readTrackCsv(await readText(trackPath)));
-  const result = isPartner(values) ? theirs(checkPartner(drill, track)) : checkTrack(drill, track);
+  const result = isPartner(values)
+    ? theirs(checkPartner(drill, track, steps))
+    : checkTrack(drill, track, steps);
   const { report } = result;
   await writeResult(values.out, json(checkFile(result.drill, report)));
   const { outcome } = report.verdict;

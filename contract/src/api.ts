@@ -187,13 +187,10 @@ const possibleVerdictSchema = verdictSchema
     path: ['matched'],
     error: 'More moves were found than planned.',
   })
+  // A drill that nothing speaks against and in which something was found is met.
   .refine(
-    ({ outcome, faultCount, undecidedCount }) =>
-      outcome === 'met'
-        ? faultCount + undecidedCount === 0
-        : outcome === 'cannot-tell'
-          ? faultCount === 0
-          : faultCount > 0,
+    ({ outcome, matched, faultCount, undecidedCount }) =>
+      outcome !== 'met' || matched > 0 || faultCount + undecidedCount > 0,
     { path: ['outcome'], error: 'The outcome does not follow from the counts.' },
   );
 

@@ -1,6 +1,9 @@
 import {
   captureWords,
+  habitWords,
   noteWords,
+  slipWords,
+  stateWords,
   verdictWords,
   type Cause,
   type CheckNote,
@@ -12,11 +15,12 @@ import type { Finding } from '@angled-chalk/core/rules';
 import { toOpenKeys } from './open-keys.ts';
 
 export const CHECK_FORMAT = 'angled-chalk-check';
-export const CHECK_VERSION = 2;
+export const CHECK_VERSION = 3;
 
 /**
  * The open file of a check: keys in snake case with units, errors as observed minus planned. `faults` and
- * `undecided` are causes, each with its `consequences`; nothing is in two lists.
+ * `undecided` are causes, each with its `consequences`; nothing is in two lists. Of `faults` those of a `kind` other than
+ * `slip` are of several moves: what of them was found at single moves stands under them by its id.
  */
 export const checkFile = (drill: PlannedDrill, report: CheckReport): unknown =>
   toOpenKeys({
@@ -26,10 +30,13 @@ export const checkFile = (drill: PlannedDrill, report: CheckReport): unknown =>
     plan: drill.plan.name,
     student: drill.student.name,
     reading: report.reading,
-    verdict: { ...report.verdict, words: verdictWords(report).headline },
+    verdict: openVerdict(report),
     questions: report.questions.map(openQuestion),
-    moves: report.moves,
-    faults: report.faults.map(openCause),
+    moves: report.moves.map((move) => ({
+      ...move,
+      off: report.judgement?.moves.find(({ number }) => number === move.number)?.off ?? [],
+    })),
+    faults: [...ofManyMoves(report), ...report.faults.map(openSlip)],
     undecided: report.undecided.map(openCause),
     planFindings: report.planFindings.map(openFinding),
     notes: report.notes.map(openNote),
@@ -46,6 +53,62 @@ export const checkFile = (drill: PlannedDrill, report: CheckReport): unknown =>
     },
   });
 
+/** The verdict with what to change, what holds, and how many moves were clean against the standard. */
+function openVerdict(report: CheckReport): unknown {
+  const { headline, next, holds, share: shareWords } = verdictWords(report);
+  const share = report.judgement?.share;
+  return {
+    ...report.verdict,
+    words: report.judgement?.habits.length || report.faults.length > 0 ? `${headline} ${next}` : headline,
+    holds,
+    ...(share
+      ? {
+          clean: share.clean,
+          moves: share.moves,
+          cannotTell: share.cannotTell,
+          needed: share.needed,
+          standard: share.standard.share,
+          standardBy: share.standard.by,
+          chance: share.chance,
+          share: shareWords,
+          sides: share.sides,
+          blocks: share.blocks,
+        }
+      : {}),
+  };
+}
+
+/** What is of several moves: habits and states, with the findings of single moves that are theirs. */
+const ofManyMoves = ({ judgement }: CheckReport): unknown[] => [
+  ...(judgement?.habits ?? []).map(({ kind, timeS, foot, expandedU, ...habit }) => ({
+    ...habit,
+    kind,
+    timeS,
+    foot,
+    measured: habit.value,
+    uncertainty: expandedU,
+    verdict: 'not-met',
+    words: habitWords({ kind, timeS, foot, expandedU, ...habit }, 'metric'),
+  })),
+  ...(judgement?.states ?? []).map(({ expandedU, ...state }) => ({
+    ...state,
+    foot: null,
+    measured: state.value,
+    uncertainty: expandedU,
+    verdict: 'not-met',
+    words: stateWords({ expandedU, ...state }, 'metric'),
+    consequences: [],
+  })),
+];
+
+const openSlip = (cause: Cause): unknown => ({
+  ...openCause(cause),
+  kind: 'slip',
+  moveNumbers: cause.moveNumber === null ? [] : [cause.moveNumber],
+  value: cause.measured,
+  words: slipWords([cause], 1, 'metric'),
+});
+
 /** `uncertainty` is the expanded uncertainty U = 2u in the unit of the value. */
 const openUncertainty = <T extends { readonly expandedU: number }>({ expandedU, ...rest }: T) => ({
   ...rest,
@@ -55,7 +118,7 @@ const openUncertainty = <T extends { readonly expandedU: number }>({ expandedU, 
 /** A finding as open files have it. */
 export const openFinding = (found: Finding): unknown => openUncertainty(found);
 
-const openCause = ({ consequences, ...found }: Cause): unknown => ({
+const openCause = ({ consequences, ...found }: Cause) => ({
   ...openUncertainty(found),
   consequences: consequences.map(openFinding),
 });

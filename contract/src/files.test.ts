@@ -34,9 +34,9 @@ test('a plan and a student written and read are the same', () => {
     expect(read.ok && read.value).toEqual(plain);
   }
   for (const student of DEMO_STUDENTS) {
-    const { name, leadSide, schoolId, lengths } = student;
+    const { name, leadSide, schoolId, lengths, level } = student;
     const read = readStudentFile(text(studentFile(student)));
-    expect(read.ok && read.value).toEqual({ name, leadSide, schoolId, lengths });
+    expect(read.ok && read.value).toEqual({ name, leadSide, schoolId, lengths, level });
   }
 });
 

@@ -1,5 +1,6 @@
 import type { Drill } from '@angled-chalk/core/drill';
 import type { Plan } from '@angled-chalk/core/pattern';
+import { FAULT_NAMES } from '@angled-chalk/core/rules';
 import { z } from 'zod';
 import {
   bandSchema,
@@ -11,6 +12,7 @@ import {
   zigzagSchema,
 } from './plan-shapes.ts';
 import { floorSchema, within } from './shapes.ts';
+import { standardSchema } from './student-file.ts';
 
 export const PLAN_FORMAT = 'angled-chalk-plan';
 export const PLAN_VERSION = 2;
@@ -45,6 +47,12 @@ export const planShape2 = z.object({
   pattern: patternSchema,
   facing: facingSchema,
   tempoPerMin: within(PLAN_RANGES.tempoPerMin).describe('beats a minute'),
+  standard: standardSchema.optional(),
+  never: z
+    .array(z.enum(FAULT_NAMES))
+    .max(FAULT_NAMES.length)
+    .optional()
+    .describe('faults that fail the drill however clean the rest is; without it the usual ones'),
   limits: z
     .object({
       halfStepRatio: within(PLAN_RANGES.ownLimit).optional(),

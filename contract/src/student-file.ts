@@ -40,12 +40,24 @@ export const schoolIdSchema = z.union([
   z.uuid().describe("a school of the club's own"),
 ]);
 
+/** Share of clean moves that is asked for. */
+export const standardSchema = z
+  .number()
+  .min(0.5)
+  .max(1)
+  .describe('share of clean moves that is asked for, 0.5 to 1');
+
 export const studentFitSchema = z.object({
   name: z.string().trim().min(1).max(80),
   leadSide: z.enum(['left', 'right']).describe('the foot in front: left is orthodox, right is southpaw'),
   schoolId: schoolIdSchema,
   school: schoolSchema.optional().describe("the club's own school, whole; stands in for school_id"),
   lengths: lengthsSchema,
+  level: z
+    .enum(['new', 'beginner', 'intermediate', 'advanced'])
+    .optional()
+    .describe('how far along: what share of clean moves is asked of them'),
+  standard: standardSchema.optional(),
 });
 
 export const studentFileSchema = z.object({
@@ -54,8 +66,16 @@ export const studentFileSchema = z.object({
   student: studentFitSchema,
 });
 
-export const studentFile = ({ name, leadSide, schoolId, school, lengths }: StudentFit): unknown => ({
+export const studentFile = ({
+  name,
+  leadSide,
+  schoolId,
+  school,
+  lengths,
+  level,
+  standard,
+}: StudentFit): unknown => ({
   format: STUDENT_FORMAT,
   version: STUDENT_VERSION,
-  student: { name, leadSide, schoolId, ...(school ? { school } : {}), lengths },
+  student: { name, leadSide, schoolId, ...(school ? { school } : {}), lengths, level, standard },
 });

@@ -345,8 +345,9 @@ describe('tracks and checks', () => {
     });
     const impossible: readonly (readonly [object, string])[] = [
       [{ verdict: { ...verdict, matched: verdict.planned + 1 } }, 'verdict.matched'],
-      [{ verdict: { ...verdict, faultCount: 3 } }, 'verdict.outcome'],
-      [{ verdict: { ...verdict, outcome: 'not-met', faultCount: 3 } }, 'verdict.outcome'],
+      [{ verdict: { ...verdict, faultCount: 3 } }, 'verdict.faultCount'],
+      [{ verdict: { ...verdict, outcome: 'not-met' } }, 'verdict.outcome'],
+      [{ verdict: { ...verdict, matched: 0 } }, 'verdict.outcome'],
       [{ verdict: { ...verdict, planned: verdict.planned + 1 } }, 'verdict.planned'],
       [{ report: 'bm90IGEgcmVwb3J0' }, 'report'],
       [{ report: other }, 'engine'],

@@ -41,6 +41,7 @@ export {
   facingOfToe,
   awayFromFootM,
   footOutline,
+  type Level,
   otherFoot,
   placeStance,
   readStance,

@@ -34,7 +34,14 @@ export interface StudentFit {
   /** A school of the club's own; it stands in for the one named by schoolId. */
   readonly school?: School | undefined;
   readonly lengths: MeasuredLengths;
+  /** How far along they are: what share of clean moves is asked of them, unless they have a standard of their own. */
+  readonly level?: Level | undefined;
+  /** Share of clean moves that is asked of them. */
+  readonly standard?: number | undefined;
 }
+
+/** How far along a student is. */
+export type Level = 'new' | 'beginner' | 'intermediate' | 'advanced';
 
 export interface FittedStance {
   readonly school: School;

@@ -38,6 +38,8 @@ export interface CheckSteps {
   readonly onProgress?: (share: number, stage: string) => void;
   /** How the recording is to be read where it is not what it seemed. */
   readonly reading?: Reading;
+  /** Share of clean moves that is asked for, whatever the drill and the student say. */
+  readonly standard?: number;
 }
 
 /** A move in which one foot goes alone: it may go out and come back with the next. */
@@ -99,7 +101,10 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
   const question = questionOf(asked, detection, match);
   const frame = question ? null : frameOf(match.rows);
   progress(0.7, 'Judging');
-  const judged = judgeAsMarked(asked, seen, match, frame, reading);
+  const judged = judgeAsMarked(asked, seen, match, frame, {
+    reading,
+    standard: steps.standard ?? null,
+  });
   progress(0.9, 'Measuring');
   const questions = question
     ? [question]

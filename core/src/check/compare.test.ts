@@ -12,6 +12,7 @@ const lead = move.events[0]!;
 const { limits } = SCHOOLS[0]!;
 const asSure = (u: EventUncertainty): Comparison => ({
   limits,
+  leastStepM: 0.025,
   planToTrackS: (timeS) => timeS,
   uOf: () => u,
   isBlindAt: () => false,

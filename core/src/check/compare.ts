@@ -10,7 +10,7 @@ import {
 } from '../geometry/index.ts';
 import type { FootName, RuleLimits } from '../body/index.ts';
 import type { FootEvent, PlannedMove } from '../pattern/index.ts';
-import { finding, isTravel, LEAST_STEP_LIMIT_M, type EventUncertainty, type Found } from '../rules/index.ts';
+import { finding, isTravel, type EventUncertainty, type Found } from '../rules/index.ts';
 import { shownBy } from '../moves/index.ts';
 import { atMost } from '../measure/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
@@ -39,6 +39,8 @@ export function stepErrors(planned: FootEvent, seen: FootEvent): StepErrors {
 /** What comparing needs to know of the capture. */
 export interface Comparison {
   readonly limits: RuleLimits;
+  /** A step may always miss its length by so much. */
+  readonly leastStepM: number;
   readonly planToTrackS: (timeS: number) => number;
   readonly uOf: (event: FootEvent) => EventUncertainty;
   /** Whether the capture lacks so much around a time that a move may have been there unseen, or not. */
@@ -112,10 +114,10 @@ function extraMove(observed: readonly FootEvent[], { uOf, isBlindAt }: Compariso
 function isThereAlready(
   { after, events }: PlannedMove,
   stands: ReadonlyMap<FootName, Point>,
-  { limits, smallestStepM }: Comparison,
+  { limits, leastStepM, smallestStepM }: Comparison,
 ): boolean {
   const wayM = Math.max(0, ...events.map(({ from, to }) => distanceM(from, to)));
-  const nearM = Math.max(smallestStepM, LEAST_STEP_LIMIT_M, limits.stepShare * wayM);
+  const nearM = Math.max(smallestStepM, leastStepM, limits.stepShare * wayM);
   return (['left', 'right'] as const).every((foot) => {
     const at = stands.get(foot);
     return at !== undefined && distanceM(at, after[foot]) < nearM;
@@ -156,12 +158,12 @@ interface Leading {
 function leadStep(
   { planned: move, lead: planned }: Leading,
   seen: FootEvent,
-  { limits, uOf }: Comparison,
+  { limits, leastStepM, uOf }: Comparison,
   offMark: boolean,
 ): Found[] {
   const errors = stepErrors(planned, seen);
   const wayM = distanceM(planned.from, planned.to);
-  const limitM = Math.max(LEAST_STEP_LIMIT_M, limits.stepShare * wayM);
+  const limitM = Math.max(leastStepM, limits.stepShare * wayM);
   const { fromM, toM } = uOf(seen);
   const expandedU = 2 * Math.hypot(fromM, toM);
   // As far as this recording can tell: a step that may be a correction is none of the other faults.

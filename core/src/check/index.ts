@@ -1,6 +1,6 @@
 export { captureWords } from './capture.ts';
 export { type Cause, flatFindings } from './causes.ts';
-export { checkPlan, type CheckResult, checkTrack, type Judged, judgePlan } from './check.ts';
+export { checkPlan, type CheckResult, type CheckSteps, checkTrack, type Judged, judgePlan } from './check.ts';
 export { checkPartner } from './check-partner.ts';
 export { compareWithPlan } from './compare.ts';
 export { type CheckNote, noteWords } from './notes.ts';
@@ -10,4 +10,5 @@ export { beyondPlan } from './planned-faults.ts';
 export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
 export { type ErrorScores, errorScores } from './measures.ts';
 export { judgeTempo } from './tempo.ts';
+export { habitWords, type Said, sayings, slipWords, stateWords } from './coach-words.ts';
 export { verdictWords } from './words.ts';

@@ -25,6 +25,7 @@ import { performTrack } from './observe.ts';
 import { beyondPlan } from './planned-faults.ts';
 import { marksMoved, type Reading } from '../matching/index.ts';
 import { drillRows } from '../matching/index.ts';
+import { judgementOf, type Judgement } from '../verdict/index.ts';
 import { judgeTempo, type TempoReport } from './tempo.ts';
 
 /** Everything that was judged of one recording, before it is put in words and numbers. */
@@ -38,6 +39,7 @@ export interface JudgedTrack {
   readonly planFindings: readonly Finding[];
   readonly notes: readonly CheckNote[];
   readonly tempo: TempoReport;
+  readonly judgement: Judgement;
 }
 
 /** What a recording shows, with what was found in it. */
@@ -55,8 +57,9 @@ export function judgeAsMarked(
   seen: SeenTrack,
   match: Match,
   frame: FrameReport | null,
-  reading: Reading,
+  { reading, standard }: { readonly reading: Reading; readonly standard: number | null },
 ): JudgedTrack {
+  const judgeTrack = judging(standard);
   if (!frame?.isOff) return judgeTrack(drill, seen, match, null);
   const moved = marksMoved(drill, frame);
   const asSeen = judgeTrack(moved, seen, match, null);
@@ -70,66 +73,81 @@ const idsOf = ({ id, consequences }: Cause): string[] => [id, ...consequences.ma
  * @param asSeen where the whole walk lies beside the marks: what is found with the marks where the walk says.
  * What is found only beside them cannot be told, and who was off a mark is asked of those
  */
-function judgeTrack(
-  drill: PlannedDrill,
-  seen: SeenTrack,
-  match: Match,
-  asSeen: JudgedTrack | null,
-): JudgedTrack {
-  const sure = asSeen && new Set(asSeen.causes.flatMap(idsOf));
-  const footwork = expand(drill);
-  const planned = performPlan(drill, footwork);
-  const byNumber = new Map(footwork.moves.map((move) => [move.number, move]));
-  const all = match.rows.map((row) => ({
-    ...row,
-    planned: row.planned && (byNumber.get(row.planned.number) ?? null),
-  }));
-  const span = drillRows(all);
-  const { rows } = span;
-  const clock = clockMap(rows);
-  const performance = performTrack(drill, planned, seen, span, clock);
-  const { limits } = footwork.stance.school;
-  const { detection } = seen;
-  const intervalS = (60 / drill.plan.tempoPerMin) * match.pace;
-  const { tempo, found: ofTempo } = judgeTempo(rows, drill.plan.tempoPerMin, limits, performance.uOf);
-  const compared = compareWithPlan(rows, {
-    limits,
-    planToTrackS: clock.planToTrackS,
-    uOf: performance.uOf,
-    isBlindAt: blindness(detection, intervalS),
-    smallestStepM: detection.smallestStepM,
-  });
-  const planFindings = judge(planned);
-  const raises = within(detection.raises, clock.spanS);
-  const ofMoves = [...foundBy(performance), ...compared];
-  const ofTheWhole = [
-    ...drifted(rows, performance, ofMoves),
-    ...offTheGround(rows, detection, clock),
-    ...bouncesMiscounted(rows, detection, clock),
-  ];
-  const found = [...ofMoves, ...ofTempo, ...ofTheWhole, ...perhapsRaised(unasked(raises, footwork, clock))];
-  const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>
-    sure && !sure.has(one.id) ? { ...one, verdict: 'cannot-tell' } : one,
-  );
-  return {
-    drill,
-    footwork,
-    rows,
-    clock,
-    performance,
-    causes: withMiscounts(
+const judging =
+  (standard: number | null) =>
+  (drill: PlannedDrill, seen: SeenTrack, match: Match, asSeen: JudgedTrack | null): JudgedTrack => {
+    const sure = asSeen && new Set(asSeen.causes.flatMap(idsOf));
+    const footwork = expand(drill);
+    const planned = performPlan(drill, footwork);
+    const byNumber = new Map(footwork.moves.map((move) => [move.number, move]));
+    const all = match.rows.map((row) => ({
+      ...row,
+      planned: row.planned && (byNumber.get(row.planned.number) ?? null),
+    }));
+    const span = drillRows(all);
+    const { rows } = span;
+    const clock = clockMap(rows);
+    const performance = performTrack(drill, planned, seen, span, clock);
+    const { limits } = performance.stance.school;
+    const { detection } = seen;
+    const intervalS = (60 / drill.plan.tempoPerMin) * match.pace;
+    const ofRules = foundBy(performance);
+    const {
+      tempo,
+      found: ofTempo,
+      late,
+    } = judgeTempo(rows, drill.plan.tempoPerMin, limits, performance.uOf, inTwo(ofRules));
+    const compared = compareWithPlan(rows, {
+      limits,
+      leastStepM: performance.tolerances.leastStepM,
+      planToTrackS: clock.planToTrackS,
+      uOf: performance.uOf,
+      isBlindAt: blindness(detection, intervalS),
+      smallestStepM: detection.smallestStepM,
+    });
+    const planFindings = judge(planned);
+    const raises = within(detection.raises, clock.spanS);
+    const ofMoves = [...ofRules, ...compared];
+    const ofTheWhole = [
+      ...drifted(rows, performance, ofMoves),
+      ...offTheGround(rows, detection, clock),
+      ...bouncesMiscounted(rows, detection, clock),
+    ];
+    const found = [...ofMoves, ...ofTempo, ...ofTheWhole, ...perhapsRaised(unasked(raises, footwork, clock))];
+    const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>
+      sure && !sure.has(one.id) ? { ...one, verdict: 'cannot-tell' } : one,
+    );
+    const causes = withMiscounts(
       causesOf(own, (asSeen ?? { rows }).rows),
       roundsMiscounted(drill.plan.pattern.items, [...span.walkedUp, ...rows, ...span.walkedOff]),
-    ),
-    planFindings,
-    notes: notesOf(
-      span,
-      raises,
-      found.filter((one) => !isFault(one)),
-    ),
-    tempo,
+    );
+    return {
+      drill,
+      footwork,
+      rows,
+      clock,
+      performance,
+      causes,
+      judgement: judgementOf({ drill, rows, performance, causes, late, standard, beatS: intervalS }),
+      planFindings,
+      notes: notesOf(
+        span,
+        raises,
+        found.filter((one) => !isFault(one)),
+      ),
+      tempo,
+    };
   };
-}
+
+/** Moves that fell in two: the next one has lost the beat. */
+const inTwo = (found: readonly Found[]): Set<number> =>
+  new Set(
+    found.flatMap(({ fault, moveNumber, verdict }) =>
+      (fault === 'late-follow' || fault === 'pause') && verdict === 'not-met' && moveNumber !== null
+        ? [moveNumber]
+        : [],
+    ),
+  );
 
 const within = (raises: readonly Raise[], span: readonly [number, number] | null): Raise[] =>
   raises.filter(({ event }) => span !== null && event.landS >= span[0] && event.liftS <= span[1]);

@@ -9,12 +9,14 @@ import {
   type GapBand,
   type PlannedDrill,
 } from '../pattern/index.ts';
-import type {
-  CaptureUncertainty,
-  EventUncertainty,
-  PerformedMove,
-  Performance,
-  SeenStand,
+import {
+  asPeopleAreJudged,
+  OF_PEOPLE,
+  type CaptureUncertainty,
+  type EventUncertainty,
+  type PerformedMove,
+  type Performance,
+  type SeenStand,
 } from '../rules/index.ts';
 import { gapM, gapSeries } from '../range/index.ts';
 import type { Detection } from '../detection/index.ts';
@@ -89,6 +91,8 @@ export function trackUncertainty(track: Track, detection: Detection): TrackUncer
         0,
       ),
     ),
+    alikeM: placeM,
+    alikeDeg: toeDeg,
     frameShiftM: noted(track, 'frame_shift_u_m', 0),
     frameTurnDeg: noted(track, 'frame_turn_u_deg', 0),
   };
@@ -128,7 +132,8 @@ export function performTrack(
   const times = track.timeS.filter((_, i) => i % stride === 0);
   const plannedGapAt = plannedGap(planPerformance, plan.target.radiusM);
   const { usual: uncertainty, uOf } = trackUncertainty(track, detection);
-  const seen = { start, targetAt: targetNow, uncertainty, uOf, stance: planPerformance.stance };
+  const stance = asPeopleAreJudged(planPerformance.stance);
+  const seen = { start, targetAt: targetNow, uncertainty, uOf, stance, tolerances: OF_PEOPLE };
   return {
     ...planPerformance,
     obstacles: [],

@@ -1,5 +1,5 @@
 import { atMost } from '../measure/index.ts';
-import { faultRow, LEAST_STEP_LIMIT_M, type Found } from '../rules/index.ts';
+import { faultRow, OF_A_PLAN, type Found } from '../rules/index.ts';
 
 function isThePlans(found: Found, planned: Found): boolean {
   if (found.fault !== planned.fault || found.moveNumber === null || planned.moveNumber === null) return false;
@@ -22,7 +22,7 @@ export function beyondPlan(found: readonly Found[], ofThePlan: readonly Found[])
     const planned = ofThePlan.filter((other) => isThePlans(one, other));
     if (planned.length === 0) return true;
     // A landing as near to its mark as any may be is as planned.
-    const asked = Math.max(...planned.map(beyond)) + (one.unit === 'm' ? LEAST_STEP_LIMIT_M : 0);
+    const asked = Math.max(...planned.map(beyond)) + (one.unit === 'm' ? OF_A_PLAN.leastStepM : 0);
     return atMost(beyond(one), asked, one.expandedU) === 'not-met';
   });
 }

@@ -1,6 +1,5 @@
 import { distanceM } from '../geometry/index.ts';
 import { isTravel, type FaultName, type Finding, type Performance } from '../rules/index.ts';
-import type { Verdict } from '../measure/index.ts';
 import { medianOf, tellsOfStrikes } from '../track/index.ts';
 import { balanceReport } from './balance.ts';
 import { captureReport } from './capture.ts';
@@ -46,7 +45,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     engine: ENGINE_VERSION,
     reading: around.reading,
     verdict: {
-      outcome: outcomeOf(faults.length, undecided.length + (seen.track.landings ? 1 : 0), isJudged),
+      outcome: isJudged ? judged.judgement.outcome : 'cannot-tell',
       matched: isJudged ? matched : 0,
       planned: shown.length,
       faultCount: faults.length,
@@ -57,6 +56,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     moves,
     faults,
     undecided,
+    judgement: isJudged ? judged.judgement : null,
     planFindings,
     notes: isJudged ? notes : [],
     frame: frame && { shiftM: frame.shiftM, turnDeg: frame.turnDeg, isOff: frame.isOff },
@@ -135,12 +135,6 @@ function offsetOf(
   // The click that is nearest to where the student had the first beat.
   const { periodS, phaseS } = beat;
   return phaseS + Math.round((own + first.beatS - phaseS) / periodS) * periodS - first.beatS;
-}
-
-function outcomeOf(faults: number, undecided: number, isJudged: boolean): Verdict {
-  if (!isJudged) return 'cannot-tell';
-  if (faults > 0) return 'not-met';
-  return undecided > 0 ? 'cannot-tell' : 'met';
 }
 
 function moveReports(

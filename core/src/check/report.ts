@@ -10,13 +10,14 @@ import type { ErrorScores } from './measures.ts';
 import type { CheckNote } from './notes.ts';
 import type { Question } from '../matching/index.ts';
 import type { Reading } from '../matching/index.ts';
+import type { Judgement } from '../verdict/index.ts';
 import type { TempoReport } from './tempo.ts';
 
 /**
  * Version of what judges. It rises whenever the same recording may be judged otherwise than before, so that a
  * stored report says whose judgement it is.
  */
-export const ENGINE_VERSION = 8;
+export const ENGINE_VERSION = 9;
 
 /** What happened at one planned move (`unseen`: the recording cannot show such a move), or at a move the plan lacks. Errors are observed - planned. */
 export interface MoveReport {
@@ -92,6 +93,8 @@ export interface CheckReport {
   readonly moves: readonly MoveReport[];
   readonly faults: readonly Cause[];
   readonly undecided: readonly Cause[];
+  /** The share of clean moves, habits, states and what holds; null where nothing was judged. Reports of engine 8 and before have none. */
+  readonly judgement?: Judgement | null;
   /** Rules that the plan itself breaks for this body. */
   readonly planFindings: readonly Finding[];
   readonly notes: readonly CheckNote[];

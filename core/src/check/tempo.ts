@@ -34,7 +34,7 @@ function landed(events: readonly FootEvent[]): readonly FootEvent[] {
   return travels.length > 0 ? travels : events;
 }
 
-function landingsOf(rows: readonly AlignedMove[]): Landing[] {
+function landingsOf(rows: readonly AlignedMove[], breaks: ReadonlySet<number>): Landing[] {
   const found: Landing[] = [];
   let afterBreak = true;
   for (const { planned, expected, observed } of rows) {
@@ -51,7 +51,8 @@ function landingsOf(rows: readonly AlignedMove[]): Landing[] {
     }
     const event = landed(asked).reduce((a, b) => (b.landS < a.landS ? b : a));
     found.push({ number: planned.number, event, beatS: planned.beatS, landS: event.landS, afterBreak });
-    afterBreak = false;
+    // A move that fell in two has lost the beat for the next one.
+    afterBreak = breaks.has(planned.number);
   }
   return found;
 }
@@ -67,6 +68,33 @@ const paceOf = (landings: readonly Landing[]): number =>
     }),
   );
 
+export interface Tempo {
+  readonly tempo: TempoReport;
+  readonly found: readonly Found[];
+  /** How much later each first landing came than those around it, by the number of its move; seconds, 1 sigma. */
+  readonly late: ReadonlyMap<number, { readonly value: number; readonly u: number }>;
+}
+
+/** Landings on either side that a landing is compared with. */
+const AROUND = 5;
+
+function lateOf(
+  landings: readonly Landing[],
+  pace: number,
+  uOf: (event: FootEvent) => EventUncertainty,
+): Tempo['late'] {
+  const late = landings.map(({ landS, beatS }) => landS - pace * beatS);
+  return new Map(
+    landings.map(({ number, event }, i) => [
+      number,
+      {
+        value: (late[i] ?? NaN) - medianOf(late.slice(Math.max(0, i - AROUND), i + AROUND + 1)),
+        u: uOf(event).landS,
+      },
+    ]),
+  );
+}
+
 /**
  * The tempo a drill was walked at, and the moves that were off the student's own beat. A beat that is lost
  * stays lost: a landing is compared with the one before it and with the median of the three before it, and
@@ -77,8 +105,9 @@ export function judgeTempo(
   askedPerMin: number,
   limits: RuleLimits,
   uOf: (event: FootEvent) => EventUncertainty,
-): { readonly tempo: TempoReport; readonly found: readonly Found[] } {
-  const landings = landingsOf(rows);
+  breaks: ReadonlySet<number> = new Set(),
+): Tempo {
+  const landings = landingsOf(rows, breaks);
   const pace = landings.length < LEAST_LANDINGS ? NaN : paceOf(landings);
   if (!(pace > 0)) {
     const tempo = {
@@ -88,7 +117,7 @@ export function judgeTempo(
       expandedU: 0,
       verdict: 'cannot-tell' as const,
     };
-    return { tempo, found: [] };
+    return { tempo, found: [], late: new Map() };
   }
   const walkedPerMin = askedPerMin / pace;
   const beatS = (60 / askedPerMin) * pace;
@@ -141,5 +170,6 @@ export function judgeTempo(
   return {
     tempo: { askedPerMin, walkedPerMin, spread, expandedU, verdict },
     found: [...wholeWalk, ...found],
+    late: lateOf(landings, pace, uOf),
   };
 }

@@ -3,6 +3,7 @@ import { expand, withLane } from '../pattern/index.ts';
 import { detectFootfalls } from '../detection/index.ts';
 import { drillOf, laneIn, ROOMY_PLAN } from '../../test/drills.ts';
 import { later, mapped, recorded, walkOf, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
+import { the } from '../measure/index.ts';
 import { flatFindings } from './causes.ts';
 import { checkTrack } from './check.ts';
 import { trackUncertainty } from './observe.ts';
@@ -219,13 +220,13 @@ test.each([1 / 3, 1.6])(
     expect(report.faults[0]).toMatchObject({ fault: 'off-beat', moveNumber: null, unit: 'per min' });
     expect(report.verdict.matched).toBe(moves.length);
     const { headline, next } = verdictWords(report);
-    expect(headline).toMatch(/walked at \d+ a minute where 60 a minute was asked/);
+    expect(headline).toMatch(/Walked at \d+ a minute where 60 a minute was asked/);
     expect(next).not.toMatch(/faster/);
   },
 );
 
 test('a move that is late on its own is off the beat; a beat that is lost is lost once', () => {
-  const late = of(withSteps((step) => (step.move === 20 ? later(step, 0.31) : step)));
+  const late = of(withSteps((step) => (step.move === 20 ? later(step, 0.5) : step)));
   expect(late.faults.map(({ fault, moveNumber }) => [fault, moveNumber])).toEqual([['off-beat', 20]]);
   const lost = of(withSteps((step) => (step.move >= 20 ? later(step, 0.7) : step)));
   expect(lost.faults.map(({ fault, moveNumber }) => [fault, moveNumber])).toEqual([['off-beat', 20]]);
@@ -320,7 +321,7 @@ test('one short step, one crossing and one touched cone are three things', () =>
     ['cone-touched', 40],
   ]);
   expect(report.verdict.faultCount).toBe(3);
-  expect(verdictWords(report).headline).toBe('Not met: step short, feet crossed, cone touched.');
+  expect(verdictWords(report).headline).toMatch(/^Feet crossed once, at move 24/);
   const words = report.moves.flatMap(({ faults }) => faults);
   for (const { faults } of report.moves) expect(new Set(faults).size).toBe(faults.length);
   expect(words.length).toBeGreaterThanOrEqual(3);
@@ -352,7 +353,12 @@ test('a verdict, its counts and its lists agree', () => {
       const { outcome, faultCount, undecidedCount } = report.verdict;
       expect(faultCount).toBe(report.faults.length);
       expect(undecidedCount).toBe(report.undecided.length);
-      expect(outcome).toBe(faultCount > 0 ? 'not-met' : undecidedCount > 0 ? 'cannot-tell' : 'met');
+      const { share, failing, habits } = the(report.judgement);
+      const fails = failing.length > 0 || habits.some((habit) => habit.fails);
+      expect(outcome).toBe(
+        fails || share.chance <= 0.05 ? 'not-met' : share.chance >= 0.95 ? 'met' : 'cannot-tell',
+      );
+      if (faultCount + undecidedCount === 0) expect(outcome).toBe('met');
       for (const { verdict } of report.faults) expect(verdict).toBe('not-met');
       for (const { verdict, consequences } of report.undecided)
         for (const one of [verdict, ...consequences.map((c) => c.verdict)]) expect(one).toBe('cannot-tell');

@@ -199,18 +199,18 @@ const FAULTY: readonly (readonly [FaultName, string, readonly [readonly Move[], 
   ],
   [
     'step-over',
-    '18 of 13 cm',
+    '21 of 13 cm',
     spoiled('a step forward', [
-      foot('left', ONE, [2.8374, 3.3426], 0),
-      foot('right', TWO, [3.1626, 3.0174], 45),
+      foot('left', ONE, [2.8374, 3.3726], 0),
+      foot('right', TWO, [3.1626, 3.0474], 45),
     ]),
   ],
   [
     'foot-not-following',
-    'the second foot goes 5 of 13 cm',
+    'the second foot goes 3 of 13 cm',
     spoiled('a step forward', [
       foot('left', ONE, [2.8374, 3.2926], 0),
-      foot('right', TWO, [3.1626, 2.8874], 45),
+      foot('right', TWO, [3.1626, 2.8674], 45),
     ]),
   ],
   [

@@ -8,8 +8,9 @@ const drill = drillOf(0);
 
 test('a clean drill is met in words, with how sure and what next', () => {
   const words = verdictWords(checkTrack(drill, perfectTrack(drill)).report);
-  expect(words.headline).toMatch(/^Met: all \d+ moves/);
-  expect(words.certainty).toContain('planned moves were found');
+  expect(words.headline).toMatch(/^All \d+ moves are clean/);
+  expect(words.share).toMatch(/^(\d+) of \1 clean; the standard of 85 % asks for \d+\.$/);
+  expect(words.holds).toMatch(/^Order, .* hold\.$/);
   expect(words.next).toContain('Ready');
 });
 
@@ -21,7 +22,7 @@ test('the fault that came most often stands first and decides what comes next', 
     faults: [...faults, { fault: 'step-over', moveNumber: 25 }],
   });
   const words = verdictWords(checkTrack(drill, track).report);
-  expect(words.headline).toMatch(/^Not met: not facing 3 times/);
+  expect(words.headline).toMatch(/^Not facing in 3 of 61: moves 6, 12, 18\.$/);
   expect(words.tally[0]!.moves).toEqual([6, 12, 18]);
   expect(words.next).toContain('Lead toe at the target');
 });

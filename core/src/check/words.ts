@@ -1,6 +1,8 @@
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import { faultAdvice, faultWords, type FaultName, type Finding } from '../rules/index.ts';
 import { questionWords } from '../matching/index.ts';
+import { holdsWords, sayings, shareWords, type Said } from './coach-words.ts';
+import type { Judgement } from '../verdict/index.ts';
 import type { CheckReport } from './report.ts';
 
 export interface VerdictWords {
@@ -10,6 +12,12 @@ export interface VerdictWords {
   readonly certainty: string;
   /** What to do next. */
   readonly next: string;
+  /** How many moves were clean, against the standard; empty for reports that did not count them. */
+  readonly share: string;
+  /** What holds; empty where nothing is sure to. */
+  readonly holds: string;
+  /** What else is worth saying, at most five. */
+  readonly also: readonly Said[];
   /** Causes by how often they came, most first. */
   readonly tally: readonly {
     readonly fault: FaultName;
@@ -23,13 +31,17 @@ export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'):
   const { outcome, matched, planned, undecidedCount } = report.verdict;
   const tally = tallyOf(report.faults);
   const { positionUM, timeUS } = report.capture;
+  const said = sayings(report, units);
   return {
-    headline: headline(report, tally, units),
+    headline: headline(report, tally, said, units),
     certainty:
-      `${strikesUnseen(report) ? 'Strikes were not seen: this is of the feet alone. ' : ''}${isOpen(report) ? '' : `${matched} of ${planned} planned moves were found. `}This capture places a foot within ` +
-      `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s, 19 times of 20` +
+      `${strikesUnseen(report) ? 'Strikes were not seen: this is of the feet alone. ' : ''}${isOpen(report) || matched === planned ? '' : `${matched} of ${planned} planned moves were found. `}This capture nearly always places a foot within ` +
+      `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s` +
       `${undecidedCount > 0 ? `; ${undecidedCount} ${plural(undecidedCount, 'finding is', 'findings are')} too close to call` : ''}.`,
-    next: nextOf(report, tally, units, outcome),
+    next: said[0]?.cue ?? nextOf(report, tally, units, outcome),
+    share: shareWords(report),
+    holds: holdsWords(report),
+    also: said.slice(1, 1 + MOST_SAID),
     tally,
   };
 }
@@ -58,6 +70,29 @@ function nextOf(
 
 const perMin = (tempo: number): string => `${Math.round(tempo)} a minute`;
 
+/** The one thing to change; where there is none, what was done. */
+function coached(report: CheckReport, { outcome, share }: Judgement, said: readonly Said[]): string {
+  const tempo = tempoWords(report);
+  const [first] = said;
+  if (outcome === 'cannot-tell') return `Cannot tell from this recording: ${shareWords(report)}`;
+  if (tempo && (first?.fault ?? 'off-beat') === 'off-beat')
+    return `${tempo.charAt(0).toUpperCase()}${tempo.slice(1)}.`;
+  if (first) return first.words;
+  const seen = share.moves - share.cannotTell;
+  const all =
+    share.cannotTell > 0 ? `All ${seen} moves that can be seen are clean` : `All ${seen} moves are clean`;
+  const unseen = [
+    ...(strikesUnseen(report) ? ['strikes were not seen'] : []),
+    ...(report.capture.notices.some(({ about }) => about === 'landings only')
+      ? ['what the feet did between two landings was not seen']
+      : []),
+  ];
+  return `${[all, ...unseen].join('; ')}.`;
+}
+
+/** What else is said beside the one thing. */
+const MOST_SAID = 5;
+
 /** What the tempo is off by, where it is. */
 function tempoWords({ tempo }: CheckReport): string | null {
   const { verdict, walkedPerMin, askedPerMin } = tempo;
@@ -65,13 +100,19 @@ function tempoWords({ tempo }: CheckReport): string | null {
   return `walked at ${perMin(walkedPerMin)} where ${perMin(askedPerMin)} was asked`;
 }
 
-function headline(report: CheckReport, tally: VerdictWords['tally'], units: UnitSystem): string {
+function headline(
+  report: CheckReport,
+  tally: VerdictWords['tally'],
+  said: readonly Said[],
+  units: UnitSystem,
+): string {
   const { outcome, matched, planned, undecidedCount } = report.verdict;
   const [question] = report.questions;
   if (question && question.about !== 'frame')
     return `Not judged yet. ${questionWords(question, units).words}`;
   const first = question ? `${questionWords(question, units).words} ` : '';
   if (matched === 0) return 'Cannot tell: none of the planned moves is in this recording.';
+  if (report.judgement) return `${first}${coached(report, report.judgement, said)}`;
   if (outcome === 'met')
     return strikesUnseen(report)
       ? `${first}Feet met: all ${planned} moves were done as planned; strikes were not seen.`

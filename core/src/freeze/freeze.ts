@@ -13,10 +13,12 @@ import {
   type PlannedMove,
 } from '../pattern/index.ts';
 import {
+  asPeopleAreJudged,
   faultRow,
   foundBy,
   identified,
   isTravel,
+  OF_PEOPLE,
   performPlan,
   type EventUncertainty,
   type Finding,
@@ -229,8 +231,9 @@ export function judgeFreezes(given: PlannedDrill, freezes: readonly Freeze[]): F
   const footwork = expand(drill);
   const places = placed(footwork, freezes);
   if ('why' in places) return places;
-  const plan = performPlan(drill, footwork);
-  const { limits } = footwork.stance.school;
+  const stance = asPeopleAreJudged(footwork.stance);
+  const plan: Performance = { ...performPlan(drill, footwork), stance, tolerances: OF_PEOPLE };
+  const { limits } = stance.school;
   const asked: Asked = { drill, footwork, bandAt: bandsAlong(drill.plan, footwork) };
   const numbers = [...places.at.keys()].sort((a, b) => a - b);
   const moves = numbers.flatMap((moveNumber): FrozenMove[] => {
@@ -266,6 +269,7 @@ function foundOf(
     [{ planned, expected: planned.events.filter(isTravel), observed: move.events }],
     {
       limits,
+      leastStepM: plan.tolerances.leastStepM,
       planToTrackS: (timeS) => timeS,
       uOf: performance.uOf,
       isBlindAt: () => false,

@@ -48,8 +48,10 @@ describe('what usually goes wrong at a drill is found when it does', () => {
     const able = expand(drill).moves.filter((move) => canHave(fault, move));
     const at = able[Math.floor(able.length / 2)];
     if (!at) throw new Error(`no move of ${entry.id} can have ${fault}`);
-    const { faults } = reportOf(drill, [{ fault, moveNumber: at.number }]);
-    const told = flatFindings(faults).filter(
+    const { faults, undecided } = reportOf(drill, [{ fault, moveNumber: at.number }]);
+    // Of a step that is hardly longer than a slip is, a part left out may be nearer to the limit than can be seen.
+    const isSmall = at.distanceM < 0.12 || at.kind === 'widen';
+    const told = flatFindings(isSmall ? [...faults, ...undecided] : faults).filter(
       ({ moveNumber }) => moveNumber === null || Math.abs(moveNumber - at.number) <= 1,
     );
     expect(told.map((one) => nameOf(one.fault))).toContain(nameOf(fault));

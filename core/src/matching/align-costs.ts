@@ -31,7 +31,7 @@ export const COSTS = {
   /** A leg that comes down this far from its place, too. */
   raiseScaleM: 0.3,
   rhythm: 0.5,
-  rhythmCap: 2.5,
+  rhythmCap: 1.2,
   /** Losing or gaining the beat costs once, however far it goes: a pause is a pause. */
   beatCap: 1.2,
   /** A beat lost or gained together with a move left out or put in. */
@@ -100,6 +100,8 @@ function turnCost(planned: FootEvent, seen: FootEvent): number {
 export interface Taken {
   readonly cost: number;
   readonly clockS: number;
+  /** The same by its last landing: who waits within a move is late with all that comes after it. */
+  readonly leavesS: number;
   /** For each seen event the planned one it is taken for; null for a turn that is of none. */
   readonly as: readonly (FootEvent | null)[];
 }
@@ -125,7 +127,8 @@ export function takenFor(
       const missing = planned.length - takenOf(as);
       if (missing < 0 || missing === planned.length) return;
       const total = cost + COSTS.missingBeside * missing + orderCost(planned, seen, as, intervalS);
-      if (!best || total < best.cost) best = { cost: total, clockS: clockOf(planned, seen, as), as: [...as] };
+      if (!best || total < best.cost)
+        best = { cost: total, clockS: clockOf(planned, seen, as), leavesS: leavesOf(seen, as), as: [...as] };
       return;
     }
     for (const one of planned) {
@@ -192,6 +195,16 @@ const clockOf = (
   const wanted = takenOf(as) === planned.length ? planned[0] : as[0];
   return (seen[0]?.landS ?? NaN) - (wanted?.landS ?? NaN);
 };
+
+/** The latest of the seen landings against the one it was. */
+function leavesOf(seen: readonly FootEvent[], as: readonly (FootEvent | null)[]): number {
+  let leavesS = -Infinity;
+  for (let i = 0; i < seen.length; i++) {
+    const [one, now] = [as[i], seen[i]];
+    if (one && now) leavesS = Math.max(leavesS, now.landS - one.landS);
+  }
+  return leavesS;
+}
 
 /** What it costs that the track's clock moved against the plan's since the move matched before. */
 export function beatCost(changeS: number, intervalS: number): number {

@@ -43,6 +43,9 @@ export function align(
 export const isSeenByPlace = (event: FootEvent): boolean =>
   !isTurn(event) && event.how !== 'bounce' && event.how !== 'raise';
 
+/** The student's clock against the plan's, by the first and by the last landing of a move. */
+type Clocks = Pick<Taken, 'clockS' | 'leavesS'>;
+
 /** The best path to a cell whose last step was a match, and the best whose last step was not. */
 const LAYERS = 2;
 const enum Layer {
@@ -70,17 +73,20 @@ function alignEvents(
   const cameFrom = new Int32Array(size);
   /** Track time minus plan time at the last matched move on the best path. */
   const clock = new Float64Array(size).fill(NaN);
+  /** The same by the last landing of that move. */
+  const leaves = new Float64Array(size).fill(NaN);
   const centre = (k: number): number => (N === 0 ? 0 : Math.round(((before[k] ?? 0) * J) / N));
   const cellOf = (k: number, j: number, layer: Layer): number => {
     const offset = j - centre(k) + half;
     return offset < 0 || offset >= width || j > J ? -1 : (k * width + offset) * LAYERS + layer;
   };
-  const offer = (from: number, to: number, cost: number, step: number, clockS: number): void => {
+  const offer = (from: number, to: number, cost: number, step: number, taken: Clocks): void => {
     if (to >= 0 && cost < total[to]!) {
       total[to] = cost;
       came[to] = step;
       cameFrom[to] = from;
-      clock[to] = clockS;
+      clock[to] = taken.clockS;
+      leaves[to] = taken.leavesS;
     }
   };
   /** The ways to take the next events for those of move k; the same from both layers. */
@@ -101,17 +107,23 @@ function alignEvents(
     const here = total[from]!;
     if (here === Infinity) return;
     const clockS = clock[from]!;
+    const leavesS = leaves[from] ?? NaN;
     const isBeside = (k === 0 && walksUp) || (k === K && walksOff);
     const extra = isBeside ? COSTS.beside : COSTS.extra;
-    if (j < J) offer(from, cellOf(k, j + 1, Layer.Skipped), here + extra, EXTRA, clockS);
+    if (j < J) offer(from, cellOf(k, j + 1, Layer.Skipped), here + extra, EXTRA, { clockS, leavesS });
     const events = visible[k];
     if (!events) return;
     const missed = here + COSTS.missedEvent * events.length + noWalkUp(k, j, clockS, from);
-    offer(from, cellOf(k + 1, j, events.length === 0 ? layer : Layer.Skipped), missed, 0, clockS);
+    offer(from, cellOf(k + 1, j, events.length === 0 ? layer : Layer.Skipped), missed, 0, {
+      clockS,
+      leavesS,
+    });
     for (const [i, taken] of ways.entries()) {
       if (!taken) continue;
-      const cost = here + taken.cost + beat(taken.clockS - clockS, intervalS);
-      offer(from, cellOf(k + 1, j + i + 1, Layer.Matched), cost, i + 1, taken.clockS);
+      // Who waited within the move before either takes the time with them or makes it good.
+      const since = Math.min(beat(taken.clockS - clockS, intervalS), beat(taken.clockS - leavesS, intervalS));
+      const cost = here + taken.cost + since;
+      offer(from, cellOf(k + 1, j + i + 1, Layer.Matched), cost, i + 1, taken);
     }
   };
   const walksUp = !standsAt(

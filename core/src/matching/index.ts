@@ -7,6 +7,6 @@ export { type Match, matchToPlan } from './match.ts';
 export { plannedFor } from './align-costs.ts';
 export { questionWords } from './question-words.ts';
 export { type Question, questionOf } from './questions.ts';
-export { drillRead, marksMoved, type Reading, trackRead } from './reading.ts';
+export { drillRead, marksMoved, type Reading, readingNamed, READINGS, trackRead } from './reading.ts';
 export { showsOf } from './sees.ts';
 export { type DrillRows, drillRows } from './span.ts';

@@ -28,6 +28,26 @@ export interface Reading {
   readonly marks?: 'as seen';
 }
 
+/** Readings by name, for whoever asks for one without a screen. */
+export const READINGS = {
+  swapped: { swapFeet: true },
+  mirrored: { otherStart: true },
+  'other-side': { otherLead: true },
+  'mirrored-other-side': { otherStart: true, otherLead: true },
+  'axes-exchanged': { axes: 'exchanged' },
+  'x-reversed': { axes: 'x reversed' },
+  'y-reversed': { axes: 'y reversed' },
+  'turned-round': { axes: 'turned round' },
+  millimetres: { unitM: 0.001 },
+  centimetres: { unitM: 0.01 },
+  inches: { unitM: 0.0254 },
+  feet: { unitM: 0.3048 },
+  'marks-as-seen': { marks: 'as seen' },
+} as const satisfies Readonly<Record<string, Reading>>;
+/** A reading by its name; null where there is none of that name. */
+export const readingNamed = (name: string): Reading | null =>
+  Object.entries(READINGS).find(([own]) => own === name)?.[1] ?? null;
+
 type MapPoint = (p: Point) => Point;
 type MapHeading = (deg: number) => number;
 

@@ -104,6 +104,10 @@ export interface Plan {
   /** Beats a minute. */
   readonly tempoPerMin: number;
   readonly limits?: OwnLimits | undefined;
+  /** Share of clean moves that this drill asks for, whoever does it. */
+  readonly standard?: number | undefined;
+  /** What it fails for however clean the rest is, by the names of faults; without it the usual ones. */
+  readonly never?: readonly string[] | undefined;
   /** The target is a partner who does this; without it they stand, or go the way of the target. */
   readonly partner?: PartnerPart | undefined;
 }

@@ -2,6 +2,7 @@ export { nearestCleanLane } from './clean-spacing.ts';
 export { FAULT_NAMES, type FaultName } from './fault-names.ts';
 export { usualFaults } from './usual.ts';
 export {
+  type Aspect,
   faultAdvice,
   type FaultLimit,
   type FaultMaking,
@@ -31,4 +32,5 @@ export {
 } from './performance.ts';
 export { performPlan, performPlanForFindings, planGap, startingBalls } from './plan-performance.ts';
 export { foundBy, isFault, judge } from './rules.ts';
-export { LEAST_STEP_LIMIT_M } from './rules-steps.ts';
+export { facingOff, offStance } from './rules-steps.ts';
+export { asPeopleAreJudged, HABITS, OF_A_PLAN, OF_PEOPLE, SLIPS, type Tolerances } from './slips.ts';

@@ -55,6 +55,18 @@ export const OWN_LIMITS = {
     standing: 'common practice',
     why: 'Foot and glove make one sound.',
   },
+  lateFollowShare: {
+    value: 1 / 3,
+    unit: 'share',
+    standing: 'own choice',
+    why: 'A third of a beat after its time the second foot is heard apart from the first.',
+  },
+  pauseShare: {
+    value: 1 / 3,
+    unit: 'share',
+    standing: 'own choice',
+    why: 'A third of a beat is heard by everyone in the room.',
+  },
   driftM: {
     value: 0.15,
     unit: 'm',

@@ -6,6 +6,7 @@ import type { FaultName } from './fault-names.ts';
 import { shownBy, type Channel } from '../moves/index.ts';
 import type { Balls, FootEvent, PlannedMove, Stand, Weave } from '../pattern/index.ts';
 import type { Verdict } from '../measure/index.ts';
+import type { Tolerances } from './slips.ts';
 
 /** How a body was seen to stand: with the toes where the capture has them, and how sure each ball is. */
 export interface SeenStand extends Stand {
@@ -57,6 +58,9 @@ export interface CaptureUncertainty {
   readonly timeS: number;
   /** Heading of a planted foot, degrees. */
   readonly headingDeg: number;
+  /** What it may be off by alike in every landing, and in every heading: a mean of many does not lose it. */
+  readonly alikeM: number;
+  readonly alikeDeg: number;
   /** How far the whole capture may be shifted, each axis, and turned: no step and no stance carries it. */
   readonly frameShiftM: number;
   readonly frameTurnDeg: number;
@@ -67,6 +71,8 @@ export const EXACT: CaptureUncertainty = {
   movingM: 0,
   timeS: 0,
   headingDeg: 0,
+  alikeM: 0,
+  alikeDeg: 0,
   frameShiftM: 0,
   frameTurnDeg: 0,
 };
@@ -120,7 +126,11 @@ export interface Performance {
   readonly strikes: readonly ThrownStrike[] | 'as planned' | 'not seen';
   /** Furthest gap at which a strike of this body touches the target, with its standard uncertainty; null if not known. */
   readonly reachOf: (strike: string) => { readonly gapM: number; readonly uM: number } | null;
+  /** Seconds of a beat, as asked. */
+  readonly beatS: number;
   readonly uncertainty: CaptureUncertainty;
+  /** What is let pass beside the limits of the school: of people more than of plans. */
+  readonly tolerances: Tolerances;
   readonly uOf: (event: FootEvent) => EventUncertainty;
 }
 

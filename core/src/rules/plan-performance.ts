@@ -20,6 +20,7 @@ import {
 } from '../pattern/index.ts';
 import { obstaclesOf } from './obstacles.ts';
 import { EXACT, EXACT_EVENT, type PerformedMove, type Performance, type SeenStand } from './performance.ts';
+import { OF_A_PLAN } from './slips.ts';
 import { gapSeries, reachAgainst, type GapSeries } from '../range/index.ts';
 
 const GAP_EVERY_S = 0.04;
@@ -123,7 +124,9 @@ function perform(given: PlannedDrill, footwork: Footwork, known: GapSeries | nul
     get gap() {
       return (gap ??= planGap(drill, footwork, GAP_EVERY_S));
     },
+    beatS: 60 / plan.tempoPerMin,
     uncertainty: EXACT,
+    tolerances: OF_A_PLAN,
     uOf: () => EXACT_EVENT,
   };
 }

@@ -9,20 +9,30 @@ import {
   type FittedStance,
 } from '../body/index.ts';
 import {
+  add,
   degrees,
   distanceM,
   fromFacing,
   headingDeg,
   inFacing,
+  lengthM,
   midpoint,
   radians,
   subtract,
   wrapDeg,
+  type Point,
 } from '../geometry/index.ts';
 import { withLead } from '../moves/index.ts';
-import { ballsAfter, type Balls, type FootEvent, type PlannedMove } from '../pattern/index.ts';
+import { ballsAfter, type Balls, type FootEvent, type PlannedMove, type Stand } from '../pattern/index.ts';
 import { atMost, type Verdict } from '../measure/index.ts';
-import { finding, isTravel, type Found, type PerformedMove, type Performance } from './performance.ts';
+import {
+  finding,
+  isTravel,
+  type Found,
+  type PerformedMove,
+  type Performance,
+  type SeenStand,
+} from './performance.ts';
 
 /** The events of a move in which a foot goes elsewhere. */
 const travelsOf = (move: PerformedMove): FootEvent[] => move.events.filter(isTravel);
@@ -160,6 +170,22 @@ const milder = (views: readonly Judged[]): Judged =>
     RANK[b.verdict] < RANK[a.verdict] || (b.verdict === a.verdict && b.measured < a.measured) ? b : a,
   );
 
+/** How far the line from the left foot to the right one is from where the plan has it, in the facing: to the right, and ahead. */
+export function offStance(stand: SeenStand, planned: Stand): Point {
+  const seen = inFacing(subtract(stand.right, stand.left), stand.facingDeg);
+  const due = inFacing(subtract(planned.right, planned.left), planned.facingDeg);
+  return { x: seen.rightM - due.rightM, y: seen.forwardM - due.forwardM };
+}
+
+/** A stance that was off before a move, and is so after it, the move has left as it was: what it changed is its own. */
+function kept({ before, after, planned }: PerformedMove, { limit, expandedU }: Judged): Judged[] {
+  if (!planned || planned.judged.leaves !== 'stance' || planned.events.length < 2) return [];
+  const changed = subtract(offStance(after, planned.after), offStance(before, planned.before));
+  const measured = lengthM(changed);
+  const uM = Math.hypot(expandedU, 2 * Math.hypot(before.uM.left, before.uM.right));
+  return [{ verdict: atMost(measured, limit, uM), measured, limit, expandedU: uM }];
+}
+
 /**
  * The line from foot to foot is the stance's again after the move, in the facing of the target or of the
  * student's own toe: a turn is judged by the facing alone. Measured: how far one foot is from where the
@@ -177,7 +203,7 @@ function restored(performance: Performance, move: PerformedMove): Judged {
     const expandedU = 2 * Math.hypot(placeUM, separationM * radians(uDeg));
     return { verdict: atMost(measured, limit, expandedU), measured, limit, expandedU };
   });
-  const best = milder(views);
+  const best = milder([...views, ...views.slice(0, 1).flatMap((view) => kept(move, view))]);
   if (best.verdict !== 'not-met' || toesDeg[lead] !== null) return best;
   // Without headings only the distance between the feet is the stance's whatever way they turned.
   const apart = Math.abs(distanceM(left, right) - separationM);
@@ -185,27 +211,50 @@ function restored(performance: Performance, move: PerformedMove): Judged {
   return sure ? best : { ...best, verdict: 'cannot-tell' };
 }
 
-/** A foot that follows may always miss its distance by so much (own choice). */
-export const LEAST_STEP_LIMIT_M = 0.025;
-
 /** The other foot follows the same distance: as far as the first one's landing asks of it. */
 function followed(performance: Performance, move: PerformedMove, second: FootEvent): Judged {
-  const { stance, uOf } = performance;
+  const { stance, uOf, tolerances } = performance;
   const share = stance.school.limits.stepShare;
   const did = distanceM(second.from, second.to);
   const { toM } = uOf(second);
   const placeUM = Math.hypot(toM, move.after.uM[otherFoot(second.foot)]);
   const views = facingsOf(performance, move).map(({ deg, uDeg }): Judged & { readonly askedM: number } => {
     const askedM = distanceM(second.from, dueBeside(stance, move, second.foot, deg));
-    const limitM = Math.max(LEAST_STEP_LIMIT_M, share * askedM);
+    const limitM = Math.max(tolerances.leastStepM, share * askedM);
     const expandedU = 2 * Math.hypot(placeUM, stance.separation.valueM * radians(uDeg));
     const off = Math.abs(did - askedM);
     return { verdict: atMost(off, limitM, expandedU), measured: off, limit: limitM, expandedU, askedM };
   });
-  const best = milder(views) as Judged & { readonly askedM: number };
+  const best = milder([...views, ...asFarAsTheFirst(performance, move, second)]) as (typeof views)[number];
   const limit = did < best.askedM ? best.askedM - best.limit : best.askedM + best.limit;
   return { verdict: best.verdict, measured: did, limit, expandedU: best.expandedU };
 }
+
+/** A second foot that goes as far as the first one did has followed, wherever that one came from. */
+function asFarAsTheFirst(
+  { stance, uOf, tolerances }: Performance,
+  { planned, events }: PerformedMove,
+  second: FootEvent,
+): (Judged & { readonly askedM: number })[] {
+  const first = events.find((event) => isTravel(event) && event.foot !== second.foot);
+  const plannedFirst = planned?.events.find((event) => isTravel(event) && event.foot === first?.foot);
+  const plannedSecond = planned?.events.find((event) => isTravel(event) && event.foot === second.foot);
+  if (!first || !plannedFirst || !plannedSecond) return [];
+  const went = subtract(first.to, first.from);
+  const more = subtract(
+    subtract(plannedSecond.to, plannedSecond.from),
+    subtract(plannedFirst.to, plannedFirst.from),
+  );
+  const askedM = lengthM(add(went, more));
+  const limit = Math.max(tolerances.leastStepM, stance.school.limits.stepShare * askedM);
+  const [a, b] = [uOf(first), uOf(second)];
+  const expandedU = 2 * Math.hypot(a.fromM, a.toM, b.fromM, b.toM);
+  const off = Math.abs(distanceM(second.from, second.to) - askedM);
+  return [{ verdict: atMost(off, limit, expandedU), measured: off, limit, expandedU, askedM }];
+}
+
+/** A foot that was not seen to step may have gone so far, 1 sigma (own choice). */
+const SMALLEST_WAY_M = 0.0125;
 
 /** A foot that should have followed and stands where it stood; null where it should not, or where both went. */
 function stayed(performance: Performance, move: PerformedMove, went: FootEvent): Judged | null {
@@ -214,11 +263,11 @@ function stayed(performance: Performance, move: PerformedMove, went: FootEvent):
   const isAsked =
     planned?.judged.halfStep && planned.events.some((event) => isTravel(event) && event.foot === other);
   if (!isAsked || travelsOf(move).some(({ foot }) => foot === other)) return null;
-  const { stance } = performance;
-  const placeUM = Math.hypot(before.uM[other], after.uM[went.foot], LEAST_STEP_LIMIT_M / 2);
+  const { stance, tolerances } = performance;
+  const placeUM = Math.hypot(before.uM[other], after.uM[went.foot], SMALLEST_WAY_M);
   const views = facingsOf(performance, move).map(({ deg, uDeg }): Judged => {
     const askedM = distanceM(before[other], dueBeside(stance, move, other, deg));
-    const limitM = Math.max(LEAST_STEP_LIMIT_M, stance.school.limits.stepShare * askedM);
+    const limitM = Math.max(tolerances.leastStepM, stance.school.limits.stepShare * askedM);
     const expandedU = 2 * Math.hypot(placeUM, stance.separation.valueM * radians(uDeg));
     return { verdict: atMost(askedM, limitM, expandedU), measured: 0, limit: askedM - limitM, expandedU };
   });
@@ -301,31 +350,45 @@ export function unplannedSwitch({ stance }: Performance, move: PerformedMove): F
   }));
 }
 
-/** After the move the lead toe points where the stance wants it, seen from the target line. */
-export function notFacing({ stance, uOf, targetAt, targetUM }: Performance, move: PerformedMove): Found[] {
+/** How far the lead toe points past where the stance wants it after a move, clockwise, degrees; null where nobody asks or sees. */
+export function facingOff(
+  { stance, uOf, targetAt, targetUM }: Performance,
+  move: PerformedMove,
+): { readonly lead: FootEvent; readonly offDeg: number; readonly uDeg: number } | null {
   const { after, planned } = move;
   const lead = move.events.findLast((event) => event.foot === after.lead);
   // A pivot is judged by how far it turned.
   if (!lead || lead.headingAfterDeg === null || move.faces === 'free' || planned?.judged.leaves === 'turned')
-    return [];
+    return null;
   // A foot that the move leaves turned otherwise, as when it goes alone, is asked for that.
   const due = planned?.events.findLast((event) => event.foot === after.lead)?.headingAfterDeg ?? null;
   const wanted =
     due !== null && planned
       ? due + wrapDeg(after.facingDeg - planned.after.facingDeg)
       : toeHeadingDeg(withLead(stance, after.lead), after.lead, after.facingDeg);
-  const measured = Math.abs(wrapDeg(lead.headingAfterDeg - wanted));
-  const limit = stance.school.limits.facingDeg;
   // Where the target is not known, neither is the way to it.
   const awayM = Math.max(distanceM(lead.to, targetAt(lead.landS)), 1e-6);
   const targetUDeg = move.faces === 'target' ? degrees(Math.atan2(targetUM, awayM)) : 0;
-  const expandedU = 2 * Math.hypot(uOf(lead).headingDeg, targetUDeg);
+  return {
+    lead,
+    offDeg: wrapDeg(lead.headingAfterDeg - wanted),
+    uDeg: Math.hypot(uOf(lead).headingDeg, targetUDeg),
+  };
+}
+
+/** After the move the lead toe points where the stance wants it, seen from the target line. */
+export function notFacing(performance: Performance, move: PerformedMove): Found[] {
+  const off = facingOff(performance, move);
+  if (!off) return [];
+  const measured = Math.abs(off.offDeg);
+  const limit = performance.stance.school.limits.facingDeg;
+  const expandedU = 2 * off.uDeg;
   return finding(atMost(measured, limit, expandedU), () => ({
     fault: 'not-facing',
-    timeS: lead.landS,
-    foot: lead.foot,
+    timeS: off.lead.landS,
+    foot: off.lead.foot,
     moveNumber: move.moveNumber,
-    at: lead.to,
+    at: off.lead.to,
     measured,
     limit,
     unit: 'deg',

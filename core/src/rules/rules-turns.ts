@@ -13,7 +13,6 @@ import {
 import { OWN_LIMITS } from './own-limits.ts';
 
 const {
-  turnDeg: { value: TURN_DEG },
   radiusShare: { value: RADIUS_SHARE },
   ballDriftM: { value: BALL_DRIFT_M },
   centreDriftM: { value: CENTRE_DRIFT_M },
@@ -54,7 +53,7 @@ function spotOf(move: PerformedMove): Spot | null {
  * A pivot turned as far as planned, about a ball that stayed, with the feet as far apart as before. The turn is
  * that of the line from foot to foot, so no headings are needed.
  */
-export function pivotRules({ stance }: Performance, move: PerformedMove): Found[] {
+export function pivotRules({ stance, tolerances: { turnDeg } }: Performance, move: PerformedMove): Found[] {
   const cue = move.planned?.cue?.move;
   const spot = spotOf(move);
   if (cue?.do !== 'pivot' || !spot) return [];
@@ -75,15 +74,15 @@ export function pivotRules({ stance }: Performance, move: PerformedMove): Found[
   const radiusU = 2 * Math.hypot(after.uM.left, after.uM.right);
   const turn = { ...spot, measured: did, unit: 'deg', expandedU: turnU } as const;
   return [
-    ...finding(atLeast(did, asked - TURN_DEG, turnU), () => ({
+    ...finding(atLeast(did, asked - turnDeg, turnU), () => ({
       ...turn,
       fault: 'pivot-short',
-      limit: asked - TURN_DEG,
+      limit: asked - turnDeg,
     })),
-    ...finding(atMost(did, asked + TURN_DEG, turnU), () => ({
+    ...finding(atMost(did, asked + turnDeg, turnU), () => ({
       ...turn,
       fault: 'pivot-over',
-      limit: asked + TURN_DEG,
+      limit: asked + turnDeg,
     })),
     ...finding(atMost(Math.abs(radiusM - plannedM), RADIUS_SHARE * plannedM, radiusU), () => ({
       ...spot,

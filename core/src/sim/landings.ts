@@ -93,7 +93,9 @@ export function landingsOf({ drill, stance: fitted, chance, move, made, state }:
       return both(
         'share' in made
           ? made.share
-          : (made.halfSteps * stance.school.limits.halfStepRatio * separationM) / move.distanceM,
+          : 'moreM' in made
+            ? 1 + made.moreM / move.distanceM
+            : (made.halfSteps * stance.school.limits.halfStepRatio * separationM) / move.distanceM,
       );
     case 'turn':
       return both(1, eitherWay(chance, made.byDeg));

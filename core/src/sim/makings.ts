@@ -63,6 +63,7 @@ const OF_TWO: readonly FaultMaking['how'][] = [
   'follow short',
   'cross',
   'one foot only',
+  'second foot late',
   'leap',
 ];
 
@@ -77,5 +78,6 @@ export function canHave(fault: MadeFault, move: PlannedMove): boolean {
   if (faultRow(fault).needs.includes('strikes'))
     return move.strikes.some(({ when }) => fault !== 'strike-late' || when === 'together');
   if (fault === 'half-exit' && Math.abs(move.directionDeg) < 90) return false;
+  if (how === 'second foot late') return move.judged.halfStep;
   return ANYWHERE.includes(fault) || usualFaults(move).includes(fault);
 }

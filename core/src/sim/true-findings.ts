@@ -4,12 +4,14 @@ import { align, type AlignedMove, clockMap } from '../matching/index.ts';
 import { beyondPlan, compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
 import { bandsAlong, expand, courseOf, settled, type PlannedDrill } from '../pattern/index.ts';
 import {
+  asPeopleAreJudged,
   EXACT_EVENT,
   type Finding,
   foundBy,
   identified,
   isFault,
   judge,
+  OF_PEOPLE,
   type Performance,
   performPlan,
 } from '../rules/index.ts';
@@ -32,9 +34,12 @@ export function trueFindings(given: PlannedDrill, truth: TrueWalk): Finding[] {
   const plannedGapAt = plannedGap(planned, target.radiusM);
   const targetNow = (timeS: number): Point => targetAt(target, clock.trackToPlanS(timeS));
   const timeS = Float64Array.from({ length: Math.floor(truth.endS * 50) }, (_, i) => i / 50);
+  const stance = asPeopleAreJudged(planned.stance);
   const moves = performedMoves(rows, { ...planned, start: truth.start }, clock);
   const performance: Performance = {
     ...planned,
+    stance,
+    tolerances: OF_PEOPLE,
     start: truth.start,
     moves,
     ballAt,
@@ -48,12 +53,13 @@ export function trueFindings(given: PlannedDrill, truth: TrueWalk): Finding[] {
       (t) => plannedGapAt(clock.trackToPlanS(t)),
     ),
   };
-  const { limits } = footwork.stance.school;
+  const { limits } = stance.school;
   const uOf = () => EXACT_EVENT;
   const found = [
     ...foundBy(performance).filter(isFault),
     ...compareWithPlan(rows, {
       limits,
+      leastStepM: OF_PEOPLE.leastStepM,
       planToTrackS: clock.planToTrackS,
       uOf,
       isBlindAt: () => false,

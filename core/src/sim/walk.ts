@@ -90,6 +90,7 @@ export function walk(
     }
     if (made?.how === 'shuffle after') shuffle(going, made.byM);
     if (made?.how === 'once more') bounceAgain(going);
+    if (made?.how === 'second foot late') state.delayS += made.byS;
     const lastOffset = habits.recovers ? scale(creep, move.number - 1) : offsetAfter(going);
     state.offset = add(lastOffset, creep);
   }
@@ -232,6 +233,8 @@ function timesOf(
   nth: number,
   { made, move }: Going,
 ): Pick<FootEvent, 'liftS' | 'landS'> {
+  if (made?.how === 'second foot late' && nth > 0)
+    return { liftS: slot.liftS + made.byS, landS: slot.landS + made.byS };
   if (made?.how !== 'leap') return slot;
   const liftS = Math.min(...move.events.map((event) => event.liftS)) + nth * (made.flightS / 4);
   return { liftS, landS: liftS + made.flightS };

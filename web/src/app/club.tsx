@@ -25,13 +25,24 @@ export interface Club {
   readonly retry: () => void;
 }
 
-type StudentLike = Pick<Student, 'name' | 'leadSide' | 'schoolId' | 'lengths'>;
+type StudentLike = Pick<Student, 'name' | 'leadSide' | 'schoolId' | 'lengths'> &
+  Partial<Pick<Student, 'level'>>;
 
 /** The club's own school is looked up; one that is gone falls back to the usual start. */
-function fitWith({ name, leadSide, schoolId, lengths }: StudentLike, own: readonly School[]): StudentFit {
-  if (SCHOOLS.some(({ id }) => id === schoolId)) return { name, leadSide, schoolId, lengths };
+function fitWith(
+  { name, leadSide, schoolId, lengths, level }: StudentLike,
+  own: readonly School[],
+): StudentFit {
+  const grown = level === undefined ? {} : { level };
+  if (SCHOOLS.some(({ id }) => id === schoolId)) return { name, leadSide, schoolId, lengths, ...grown };
   const school = own.find(({ id }) => id === schoolId);
-  return { name, leadSide, lengths, ...(school ? { schoolId, school } : { schoolId: 'shoulder-width' }) };
+  return {
+    name,
+    leadSide,
+    lengths,
+    ...grown,
+    ...(school ? { schoolId, school } : { schoolId: 'shoulder-width' }),
+  };
 }
 
 const ClubContext = createContext<Club | null>(null);

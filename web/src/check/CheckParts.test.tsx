@@ -23,7 +23,7 @@ test('every planned move has its row, with what happened and a verdict', () => {
   expect(rows).toHaveLength(report.moves.length);
   const short = rows.find((row) => row.textContent.includes('step short'))!;
   expect(short).toHaveTextContent(/not met/);
-  expect(short).toHaveTextContent(/−[78]\.\d cm/);
+  expect(short).toHaveTextContent(/−1[01]\.\d cm/);
 });
 
 test('a move goes to its moment, and the moment marks its move', async () => {

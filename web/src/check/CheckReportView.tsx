@@ -26,6 +26,7 @@ import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback } from '../pattern/usePlayback.ts';
 import type { JudgedRecording } from '../work/worker.ts';
+import { Also } from './Also.tsx';
 import { Beside } from './Beside.tsx';
 import { CheckFloor } from './CheckFloor.tsx';
 import { CheckMeasures } from './CheckMeasures.tsx';
@@ -52,7 +53,7 @@ function NextSteps({ check, isFirst }: { readonly check: StoredCheck; readonly i
         </Button>
       )}
       <Button aria-pressed={talked} onClick={() => setTalked(!talked)}>
-        {talked ? 'Talked through ✓' : 'Tick as talked through'}
+        {talked ? 'Discussed ✓' : 'Mark as discussed'}
       </Button>
     </>
   );
@@ -120,8 +121,15 @@ export function CheckReportView({
       <PageTitle
         sub={
           <>
-            <VerdictMark outcome={report.verdict.outcome} /> · {drill.student.name}, {drill.plan.name}.{' '}
-            {words.certainty} {words.next}
+            <VerdictMark outcome={report.verdict.outcome} /> · {drill.student.name}, {drill.plan.name}
+            {words.share && `: ${words.share}`}{' '}
+            <Box
+              component="span"
+              sx={{ display: 'block', color: 'text.primary', fontSize: '1.05rem', my: 0.5 }}
+            >
+              {words.next} {words.holds}
+            </Box>
+            {words.certainty}
           </>
         }
         actions={
@@ -196,6 +204,7 @@ export function CheckReportView({
           </PlaybackBar>
         </Box>
         <Box>
+          {words.also.length > 0 && <Also said={words.also} />}
           <Panel title={listTitle(report)}>
             {words.tally.some(({ count }) => count > 1) && (
               <Box sx={{ mb: 1, color: 'text.secondary', fontSize: '0.86rem' }}>
