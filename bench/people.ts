@@ -4,6 +4,7 @@ import { chanceFrom, type Chance } from '@angled-chalk/core/measure';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { afterOf, laneDoings, stepDoing, type Doing } from './doings.ts';
 import { asPerson, EXACTLY, type Habits, type Walked } from './person.ts';
+import { ODD_WAYS } from './odd-ways.ts';
 import { HOME } from './scene.ts';
 import { printTable } from './table.ts';
 import { trackOf } from './walked-track.ts';
@@ -235,7 +236,7 @@ export const LAWS: readonly Law[] = [
     name: 'good people are met',
     demanded: '95 %',
     habits: () => GOOD,
-    holds: ({ report }) => report.verdict.outcome === 'met',
+    holds: ({ report }) => report.verdict.outcome === 'met' && report.ways?.length === 0,
     kinds: TRAVELS,
   },
   {
@@ -317,4 +318,68 @@ export function people(each: number, seed: number): void {
   });
   console.log(`\nPeople: ${each} of each kind of drill, seed ${seed}\n`);
   printTable(['law', 'demanded', 'drills', 'held', 'worst kind'], rows);
+  oddly(each, seed);
+  others(each, seed);
+}
+
+/** Drills of which most steps one after the other go the same way: one may be taken for two. */
+const RUNS = TRAVELS.filter(({ name }) => /five|long|two on/.test(name));
+
+/** Each odd way is named, with its way out. */
+function oddly(each: number, seed: number): void {
+  const rows = ODD_WAYS.map((way): string[] => {
+    const kinds = way.told.includes('merged') ? RUNS : TRAVELS;
+    let [named, another] = [0, 0];
+    const per = kinds.map((kind) => {
+      let own = 0;
+      for (let i = 0; i < each; i++) {
+        const at = seed + 1009 * i + 3;
+        const ideal = idealOf(kind, at);
+        const chance = chanceFrom(mixed(at + 11));
+        const { report, first } = checkOf(ideal, way.walked(ideal, GOOD, chance), chance);
+        const told = (report.ways ?? []).map(({ is }): string => is);
+        const asked = report.questions.map(({ about }): string => about);
+        if ([...told, ...asked].some((one) => way.told.includes(one))) own++;
+        else if (process.env['SHOW'])
+          console.log(
+            `${way.name} | ${kind.name} | ${at}: ${report.verdict.outcome}: ${first} ${told.join()} ${asked.join()}`,
+          );
+        if (asked.includes('another drill')) another++;
+      }
+      named += own;
+      return { name: kind.name, own };
+    });
+    const worst = per.reduce((a, b) => (b.own < a.own ? b : a));
+    const all = each * kinds.length;
+    return [
+      way.name,
+      `${all}`,
+      percent(named, all),
+      percent(another, all),
+      `${worst.name}: ${percent(worst.own, each)}`,
+    ];
+  });
+  console.log('\nOdd ways of doing a drill: named, and taken for another drill\n');
+  printTable(['way', 'drills', 'named', 'another drill', 'worst kind'], rows);
+}
+
+/** A recording of another kind of drill is no way of doing this one. */
+function others(each: number, seed: number): void {
+  let [count, asked] = [0, 0];
+  for (let i = 0; i < 4 * each; i++) {
+    const at = seed + 499 * i;
+    const chance = chanceFrom(mixed(at));
+    const [kind, other] = [
+      TRAVELS[i % TRAVELS.length],
+      TRAVELS[(i + 1 + chance.below(TRAVELS.length - 1)) % TRAVELS.length],
+    ];
+    if (!kind || !other) continue;
+    const [own, done] = [idealOf(kind, at), idealOf(other, at)];
+    const { report } = checkOf({ ...own, start: done.start }, personDoes(done, GOOD, chance), chance);
+    count++;
+    if (report.verdict.outcome !== 'met') asked++;
+  }
+  console.log(
+    `\nRecordings of another kind of drill: ${count}, of them not met or asked about ${percent(asked, count)}`,
+  );
 }

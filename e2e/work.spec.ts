@@ -133,7 +133,7 @@ test('from the first screen to a checked student, and all of it is there after a
       .getByRole('link', { name: /Zigzag, five cones/ })
       .last()
       .click();
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('Not met');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Wrong foot first');
   });
 });
 

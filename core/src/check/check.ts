@@ -13,8 +13,8 @@ import { detectFootfalls, withoutRaises, withRaises, withTurns, type Detection }
 import type { Track } from '../track/index.ts';
 import { frameOf, type FrameReport } from '../matching/index.ts';
 import { judgeAsMarked } from './judge-track.ts';
-import { matchToPlan, showsOf } from '../matching/index.ts';
-import { questionOf, type Question } from '../matching/index.ts';
+import { doneAs, matchToPlan, showsOf } from '../matching/index.ts';
+import { questionOf, type DoneAs, type Question } from '../matching/index.ts';
 import { drillRead, trackRead, type Reading } from '../matching/index.ts';
 import type { CheckReport } from './report.ts';
 import { reportOf } from './report-of.ts';
@@ -94,16 +94,34 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
   const detection = track.landings ? landings : withAsked(landings, footwork);
   progress(0.5, 'Matching steps to the plan');
   const seen = { track, detection };
-  const match = matchToPlan(footwork.moves, detection.events, {
-    intervalS: 60 / asked.plan.tempoPerMin,
-    shows: showsOf(detection),
-  });
-  const question = questionOf(asked, detection, match);
+  const matching = { intervalS: 60 / asked.plan.tempoPerMin, shows: showsOf(detection) };
+  const asIs = matchToPlan(footwork.moves, detection.events, matching);
+  const first = questionOf(asked, detection, asIs);
+  // What would settle itself by another reading is asked; what is only done otherwise is looked at before it is another drill.
+  const done =
+    first && first.about !== 'another drill'
+      ? { match: asIs, ways: [], isExplained: false }
+      : doneAs(
+          {
+            moves: footwork.moves,
+            events: detection.events,
+            matching,
+            items: asked.plan.pattern.items,
+            endS: footwork.endS,
+          },
+          asIs,
+          { left: detection.left.start, right: detection.right.start },
+        );
+  // What is another drill has no way of doing this one.
+  const isOther = first !== null && !done.isExplained;
+  const { match, ways } = isOther ? { match: asIs, ways: [] } : done;
+  const question = isOther ? first : roundsAsked(ways);
   const frame = question ? null : frameOf(match.rows);
   progress(0.7, 'Judging');
   const judged = judgeAsMarked(asked, seen, match, frame, {
     reading,
     standard: steps.standard ?? null,
+    ways,
   });
   progress(0.9, 'Measuring');
   const questions = question
@@ -123,6 +141,14 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
       eventsOf(judged.footwork.moves).map((event) => judged.clock.planToTrackS(event.landS)),
     ),
   };
+}
+
+/** Several rounds are judged one at a time: which is asked. */
+function roundsAsked(ways: readonly DoneAs[]): Question | null {
+  const rounds = ways.find((way) => way.is === 'rounds');
+  if (rounds?.is !== 'rounds') return null;
+  const [span] = rounds.spansS;
+  return { about: 'rounds', spansS: rounds.spansS, reading: span ? { spanS: span } : null };
 }
 
 const frameQuestion = ({ shiftM, turnDeg }: FrameReport): Question => ({

@@ -1,7 +1,9 @@
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import { faultAdvice, faultWords, type Aspect, type FaultName } from '../rules/index.ts';
 import type { Habit, Judgement, State, Way } from '../verdict/index.ts';
+import { doneAsWords } from '../matching/index.ts';
 import type { Cause } from './causes.ts';
+import { isPartOf } from './folding.ts';
 import type { CheckReport } from './report.ts';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -109,10 +111,12 @@ const severity = ({ measured, limit, unit }: Cause): number =>
 
 /** Slips by their name, those that weigh most first: what fails a drill alone, how many, how far. */
 function slipGroups(report: CheckReport, judgement: Judgement): Cause[][] {
+  const ways = report.ways ?? [];
   const told = new Set(judgement.habits.flatMap(({ consequences }) => consequences));
   const groups = new Map<FaultName, Cause[]>();
   for (const cause of report.faults)
-    if (!told.has(cause.id)) groups.set(cause.fault, [...(groups.get(cause.fault) ?? []), cause]);
+    if (!told.has(cause.id) && !ways.some((way) => isPartOf(cause, way)))
+      groups.set(cause.fault, [...(groups.get(cause.fault) ?? []), cause]);
   const weight = (group: readonly Cause[]): number =>
     (group.some(({ id }) => judgement.failing.includes(id)) ? 1000 : 0) +
     group.reduce((sum, cause) => sum + severity(cause), 0);
@@ -121,8 +125,12 @@ function slipGroups(report: CheckReport, judgement: Judgement): Cause[][] {
 
 /** Everything worth saying of a check, the one thing to change first: what fails alone, habits, slips, states. */
 export function sayings(report: CheckReport, units: UnitSystem): Said[] {
-  const { judgement } = report;
-  if (!judgement) return [];
+  const { judgement, ways = [] } = report;
+  const done = ways.map((way): Said => {
+    const { words, wayOut } = doneAsWords(way, units);
+    return { kind: 'way', fault: null, words, cue: wayOut };
+  });
+  if (!judgement) return done;
   const slips = slipGroups(report, judgement).map((group) => ({
     isFailing: group.some(({ id }) => judgement.failing.includes(id)),
     said: {
@@ -132,12 +140,20 @@ export function sayings(report: CheckReport, units: UnitSystem): Said[] {
       cue: group[0] ? faultAdvice(group[0].fault) : '',
     } satisfies Said,
   }));
-  const habits = judgement.habits.map((habit): Said => ({
-    kind: 'habit',
-    fault: habit.fault,
-    words: habitWords(habit, units),
-    cue: faultAdvice(habit.fault),
-  }));
+  // Of steps that are all too big, or too small, what follows from that is no habit beside it.
+  const isScaled = ways.some(({ is }) => is === 'scaled');
+  const isTold = ({ of, fault }: Habit): boolean =>
+    of === 'step length'
+      ? isScaled
+      : of === 'often' && ways.some((way) => isPartOf({ fault, moveNumber: way.moveNumbers[0] ?? 0 }, way));
+  const habits = judgement.habits
+    .filter((habit) => !isTold(habit))
+    .map((habit): Said => ({
+      kind: 'habit',
+      fault: habit.fault,
+      words: habitWords(habit, units),
+      cue: faultAdvice(habit.fault),
+    }));
   const states = judgement.states.map((state): Said => ({
     kind: 'state',
     fault: state.fault,
@@ -145,6 +161,7 @@ export function sayings(report: CheckReport, units: UnitSystem): Said[] {
     cue: faultAdvice(state.fault),
   }));
   return [
+    ...done,
     ...slips.filter(({ isFailing }) => isFailing).map(({ said }) => said),
     ...habits,
     ...slips.filter(({ isFailing }) => !isFailing).map(({ said }) => said),

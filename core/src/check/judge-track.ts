@@ -17,7 +17,7 @@ import { causesOf, type Cause } from './causes.ts';
 import { clockMap, type ClockMap } from '../matching/index.ts';
 import { compareWithPlan } from './compare.ts';
 import type { FrameReport } from '../matching/index.ts';
-import type { Match } from '../matching/index.ts';
+import type { DoneAs, Match } from '../matching/index.ts';
 import { notesOf, type CheckNote } from './notes.ts';
 import { bouncesMiscounted, roundsMiscounted, withMiscounts } from './counting.ts';
 import { drifted, offTheGround } from './creeping.ts';
@@ -25,6 +25,7 @@ import { performTrack } from './observe.ts';
 import { beyondPlan } from './planned-faults.ts';
 import { marksMoved, type Reading } from '../matching/index.ts';
 import { drillRows } from '../matching/index.ts';
+import { foldedUnder } from './folding.ts';
 import { judgementOf, type Judgement } from '../verdict/index.ts';
 import { judgeTempo, type TempoReport } from './tempo.ts';
 
@@ -40,6 +41,7 @@ export interface JudgedTrack {
   readonly notes: readonly CheckNote[];
   readonly tempo: TempoReport;
   readonly judgement: Judgement;
+  readonly ways: readonly DoneAs[];
 }
 
 /** What a recording shows, with what was found in it. */
@@ -57,9 +59,9 @@ export function judgeAsMarked(
   seen: SeenTrack,
   match: Match,
   frame: FrameReport | null,
-  { reading, standard }: { readonly reading: Reading; readonly standard: number | null },
+  { reading, standard, ways }: HowJudged,
 ): JudgedTrack {
-  const judgeTrack = judging(standard);
+  const judgeTrack = judging(standard, ways);
   if (!frame?.isOff) return judgeTrack(drill, seen, match, null);
   const moved = marksMoved(drill, frame);
   const asSeen = judgeTrack(moved, seen, match, null);
@@ -73,8 +75,15 @@ const idsOf = ({ id, consequences }: Cause): string[] => [id, ...consequences.ma
  * @param asSeen where the whole walk lies beside the marks: what is found with the marks where the walk says.
  * What is found only beside them cannot be told, and who was off a mark is asked of those
  */
+/** How a recording is to be judged: read, held to which standard, and done in which way. */
+interface HowJudged {
+  readonly reading: Reading;
+  readonly standard: number | null;
+  readonly ways: readonly DoneAs[];
+}
+
 const judging =
-  (standard: number | null) =>
+  (standard: number | null, ways: readonly DoneAs[]) =>
   (drill: PlannedDrill, seen: SeenTrack, match: Match, asSeen: JudgedTrack | null): JudgedTrack => {
     const sure = asSeen && new Set(asSeen.causes.flatMap(idsOf));
     const footwork = expand(drill);
@@ -127,7 +136,8 @@ const judging =
       rows,
       clock,
       performance,
-      causes,
+      causes: foldedUnder(causes, ways),
+      ways,
       judgement: judgementOf({ drill, rows, performance, causes, late, standard, beatS: intervalS }),
       planFindings,
       notes: notesOf(

@@ -1,5 +1,6 @@
 import { distanceM } from '../geometry/index.ts';
 import { isTravel, type FaultName, type Finding, type Performance } from '../rules/index.ts';
+import type { Verdict } from '../measure/index.ts';
 import { medianOf, tellsOfStrikes } from '../track/index.ts';
 import { balanceReport } from './balance.ts';
 import { captureReport } from './capture.ts';
@@ -45,7 +46,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     engine: ENGINE_VERSION,
     reading: around.reading,
     verdict: {
-      outcome: isJudged ? judged.judgement.outcome : 'cannot-tell',
+      outcome: outcomeOf(judged, isJudged, around.isOpen),
       matched: isJudged ? matched : 0,
       planned: shown.length,
       faultCount: faults.length,
@@ -57,6 +58,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     faults,
     undecided,
     judgement: isJudged ? judged.judgement : null,
+    ways: around.isOpen ? [] : judged.ways,
     planFindings,
     notes: isJudged ? notes : [],
     frame: frame && { shiftM: frame.shiftM, turnDeg: frame.turnDeg, isOff: frame.isOff },
@@ -90,6 +92,14 @@ function strikeReport(
     wrong: count('wrong-strike', 'strike-order'),
     extra: count('extra-strike'),
   };
+}
+
+/** Of a part of a drill it is not told that it is met; of feet that stayed it is told that it is not. */
+function outcomeOf({ judgement, ways }: JudgedTrack, isJudged: boolean, isOpen: boolean): Verdict {
+  if (!isOpen && ways.some(({ is }) => is === 'stayed')) return 'not-met';
+  if (!isJudged) return 'cannot-tell';
+  const isPart = ways.some(({ is }) => is === 'ended early' || is === 'begun late');
+  return isPart && judgement.outcome === 'met' ? 'cannot-tell' : judgement.outcome;
 }
 
 /** The last strike of a drill is thrown after its last step. */

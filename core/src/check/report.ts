@@ -8,7 +8,7 @@ import type { CaptureReport } from './capture.ts';
 import type { Cause } from './causes.ts';
 import type { ErrorScores } from './measures.ts';
 import type { CheckNote } from './notes.ts';
-import type { Question } from '../matching/index.ts';
+import type { DoneAs, Question } from '../matching/index.ts';
 import type { Reading } from '../matching/index.ts';
 import type { Judgement } from '../verdict/index.ts';
 import type { TempoReport } from './tempo.ts';
@@ -95,6 +95,8 @@ export interface CheckReport {
   readonly undecided: readonly Cause[];
   /** The share of clean moves, habits, states and what holds; null where nothing was judged. Reports of engine 8 and before have none. */
   readonly judgement?: Judgement | null;
+  /** How the drill was done where that was not as planned and yet the drill. */
+  readonly ways?: readonly DoneAs[];
   /** Rules that the plan itself breaks for this body. */
   readonly planFindings: readonly Finding[];
   readonly notes: readonly CheckNote[];

@@ -74,6 +74,7 @@ const perMin = (tempo: number): string => `${Math.round(tempo)} a minute`;
 function coached(report: CheckReport, { outcome, share }: Judgement, said: readonly Said[]): string {
   const tempo = tempoWords(report);
   const [first] = said;
+  if (first?.kind === 'way') return `${first.words} ${partWords(report)}`.trim();
   if (outcome === 'cannot-tell') return `Cannot tell from this recording: ${shareWords(report)}`;
   if (tempo && (first?.fault ?? 'off-beat') === 'off-beat')
     return `${tempo.charAt(0).toUpperCase()}${tempo.slice(1)}.`;
@@ -88,6 +89,14 @@ function coached(report: CheckReport, { outcome, share }: Judgement, said: reado
       : []),
   ];
   return `${[all, ...unseen].join('; ')}.`;
+}
+
+/** Of a part of a drill, how much of that part was clean. */
+function partWords({ judgement, ways = [] }: CheckReport): string {
+  const isPart = ways.some(({ is }) => is === 'ended early' || is === 'begun late');
+  return isPart && judgement
+    ? `Of that part ${judgement.share.clean} of ${judgement.share.moves} clean.`
+    : '';
 }
 
 /** What else is said beside the one thing. */
@@ -111,6 +120,7 @@ function headline(
   if (question && question.about !== 'frame')
     return `Not judged yet. ${questionWords(question, units).words}`;
   const first = question ? `${questionWords(question, units).words} ` : '';
+  if (report.ways?.some(({ is }) => is === 'stayed') && said[0]) return said[0].words;
   if (matched === 0) return 'Cannot tell: none of the planned moves is in this recording.';
   if (report.judgement) return `${first}${coached(report, report.judgement, said)}`;
   if (outcome === 'met')

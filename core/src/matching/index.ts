@@ -9,4 +9,6 @@ export { questionWords } from './question-words.ts';
 export { type Question, questionOf } from './questions.ts';
 export { drillRead, marksMoved, type Reading, readingNamed, READINGS, trackRead } from './reading.ts';
 export { showsOf } from './sees.ts';
+export { type DoneAs, doneAs } from './ways.ts';
+export { doneAsWords } from './way-words.ts';
 export { type DrillRows, drillRows } from './span.ts';

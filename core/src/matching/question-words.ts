@@ -1,5 +1,6 @@
 import { otherFoot } from '../body/index.ts';
 import { formatDegrees, formatSmall, type UnitSystem } from '../measure/index.ts';
+import { doneAsWords } from './way-words.ts';
 import type { Question } from './questions.ts';
 import type { Axes } from './reading.ts';
 
@@ -44,6 +45,8 @@ export function questionWords(
         words: `This does not look like ${question.plan}: hardly a step of it is in the recording.`,
         wayOut: 'Choose the recording of this drill, or the plan that was walked.',
       };
+    case 'rounds':
+      return doneAsWords({ is: 'rounds', spansS: question.spansS, moveNumbers: [] }, units);
     case 'units':
       return {
         words: `The places look like ${question.unit}, not metres: read as metres, the feet would stand ${question.apartM.toFixed(question.apartM < 10 ? 1 : 0)} m apart.`,

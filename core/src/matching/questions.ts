@@ -16,6 +16,7 @@ export type Question = {
   | { readonly about: 'mirrored'; readonly otherLead: boolean }
   | { readonly about: 'other side'; readonly student: string; readonly plannedLead: FootName }
   | { readonly about: 'another drill'; readonly plan: string }
+  | { readonly about: 'rounds'; readonly spansS: readonly (readonly [number, number])[] }
   /** The feet stand so far apart, were the places metres. */
   | { readonly about: 'units'; readonly unit: string; readonly apartM: number }
   /** Everything lies so far off, and turned; the only one that does not stand in the way of judging. */

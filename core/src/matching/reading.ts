@@ -1,5 +1,6 @@
 import { otherFoot } from '../body/index.ts';
 import { boundsOf, wrapDeg, type Point } from '../geometry/index.ts';
+import { cropped } from './crop.ts';
 import { movePlan } from '../drill/index.ts';
 import { mirrorPattern, type FootEvent, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import type { FootSamples, Samples, Track } from '../track/index.ts';
@@ -26,6 +27,8 @@ export interface Reading {
   readonly otherLead?: true;
   /** The marks lie where the student's landings say. */
   readonly marks?: 'as seen';
+  /** Only what lies between two times of the recording. */
+  readonly spanS?: readonly [number, number];
 }
 
 /** Readings by name, for whoever asks for one without a screen. */
@@ -94,7 +97,8 @@ interface Places {
 }
 
 /** A track read another way: a copy; the one given stays as it is. */
-export function trackRead(track: Track, reading: Reading, plan: Plan): Track {
+export function trackRead(whole: Track, reading: Reading, plan: Plan): Track {
+  const track = reading.spanS ? cropped(whole, reading.spanS) : whole;
   if (!reading.swapFeet && !reading.axes && reading.unitM === undefined) return track;
   const { at, heading } = mapsOf(reading, plan);
   const places = ({ x, y }: Places): Places => {

@@ -1,0 +1,50 @@
+import { formatSmall, type UnitSystem } from '../measure/index.ts';
+import type { DoneAs } from './ways.ts';
+
+/** A way of doing a drill in a coach's words, with its numbers, and one way out. */
+export function doneAsWords(
+  way: DoneAs,
+  units: UnitSystem,
+): { readonly words: string; readonly wayOut: string } {
+  const { is, moveNumbers } = way;
+  switch (is) {
+    case 'scaled':
+      return {
+        words: `Steps ${way.times.toFixed(1)} times as long as planned in ${moveNumbers.length}: too ${way.times > 1 ? 'big' : 'small'}.`,
+        wayOut:
+          way.times > 1
+            ? 'Smaller: half of it. Nothing is decided until the foot lands.'
+            : 'Push off the far foot, from mark to mark.',
+      };
+    case 'ended early':
+      return {
+        words: `The recording ends after move ${way.afterMove} of ${way.moves}.`,
+        wayOut: 'Record it to its end, or plan a shorter one; up to there it is judged.',
+      };
+    case 'begun late':
+      return {
+        words: `The recording begins with move ${way.fromMove} of ${way.moves}.`,
+        wayOut: 'Start the recording before the first move; from there on it is judged.',
+      };
+    case 'rounds':
+      return {
+        words: `The drill was done ${way.spansS.length} times in this recording.`,
+        wayOut: 'Judge the first round alone?',
+      };
+    case 'stayed':
+      return {
+        words: `The feet stay where they are: no step goes further than ${formatSmall(way.mostM, units)}.`,
+        wayOut: 'Walk it once, slowly, from mark to mark.',
+      };
+    case 'merged':
+      return {
+        words: `One step for two, ${moveNumbers.length / 2} times: ${formatSmall(way.didM, units)} where two of ${formatSmall(way.askedM, units)} were asked.`,
+        wayOut: 'Split it: two half steps, and nothing is decided until the foot lands.',
+      };
+    case 'split':
+      return {
+        words: `Two steps for one, ${moveNumbers.length} times: ${formatSmall(way.didM, units)} where ${formatSmall(way.askedM, units)} was asked.`,
+        wayOut: 'One push, one step: land on the mark at once.',
+      };
+  }
+}
