@@ -31,8 +31,8 @@ const SCREENS = [
   ['/record/live', /Live:/],
   ['/record/film', /Film:/],
   ['/checks', /3 checks/],
-  [`/checks/${CHECK}`, /Not met/],
-  [`/checks/${TURNS}`, /pivot short, centre drifted/],
+  [`/checks/${CHECK}`, /Wrong foot first once, at move 19/],
+  [`/checks/${TURNS}`, /Centre drifted once, at move 6/],
   ['/club', /Saltmarsh/],
   ['/nowhere', /nothing at this address/],
 ] as const;

@@ -15,6 +15,9 @@ const ON_THE_WAY: Readonly<Record<Way, string>> = {
   left: 'going left',
 };
 
+/** A sentence with a size in its middle, where it has one. */
+const sized = (begins: string, size: string, ends: string): string => `${begins}${size} ${ends}.`;
+
 /** In how many of which moves. */
 function howOften({ moveNumbers, moves, way, mostly }: Habit): string {
   const where = way ? ` ${ON_THE_WAY[way]}` : mostly ? `, most ${ON_THE_WAY[mostly]}` : '';
@@ -24,10 +27,10 @@ function howOften({ moveNumbers, moves, way, mostly }: Habit): string {
 const seconds = (value: number): string => `${Math.abs(value).toFixed(2)} s`;
 const degrees = (value: number): string => `${Math.round(Math.abs(value))}°`;
 
-/** A habit in a coach's words: what, how much, how often, where. */
-export function habitWords(habit: Habit, units: UnitSystem): string {
+/** A habit in a coach's words: what, how much, how often, where. Without units it says no length. */
+export function habitWords(habit: Habit, units: UnitSystem | null): string {
   const { of, value, fault } = habit;
-  const size = formatSmall(Math.abs(value), units);
+  const size = units === null ? '' : formatSmall(Math.abs(value), units);
   const often = howOften(habit);
   const isMore = value > 0;
   switch (of) {
@@ -35,15 +38,15 @@ export function habitWords(habit: Habit, units: UnitSystem): string {
     case 'lead foot': {
       const foot = of === 'rear foot' ? 'Rear' : 'Lead';
       return isMore
-        ? `${foot} foot comes too far: ${size} past ${often}.`
-        : `${foot} foot stays behind: ${size} short ${often}.`;
+        ? sized(`${foot} foot comes too far`, size && `: ${size} past`, often)
+        : sized(`${foot} foot stays behind`, size && `: ${size} short`, often);
     }
     case 'stance length':
-      return `Stance ends ${size} too ${isMore ? 'long' : 'short'} ${often}.`;
+      return sized('Stance ends', size && ` ${size}`, `too ${isMore ? 'long' : 'short'} ${often}`);
     case 'stance width':
-      return `Stance ends ${size} too ${isMore ? 'wide' : 'narrow'} ${often}.`;
+      return sized('Stance ends', size && ` ${size}`, `too ${isMore ? 'wide' : 'narrow'} ${often}`);
     case 'step length':
-      return `Steps ${size} too ${isMore ? 'long' : 'short'} ${often}.`;
+      return sized('Steps', size && ` ${size}`, `too ${isMore ? 'long' : 'short'} ${often}`);
     case 'direction':
       return `Steps go ${degrees(value)} too far ${isMore ? 'right' : 'left'} ${often}.`;
     case 'facing':
@@ -58,23 +61,28 @@ export function habitWords(habit: Habit, units: UnitSystem): string {
 }
 
 /** A state in a coach's words: what stays, from where to where. */
-export function stateWords({ longM, wideM, fromMove, toMove }: State, units: UnitSystem): string {
+export function stateWords({ longM, wideM, fromMove, toMove }: State, units: UnitSystem | null): string {
   const [size, word] =
     Math.abs(longM) >= Math.abs(wideM)
       ? [longM, longM > 0 ? 'too long' : 'too short']
       : [wideM, wideM > 0 ? 'too wide' : 'too narrow'];
-  return `Stance ${formatSmall(Math.abs(size), units)} ${word} from move ${fromMove} to ${toMove}.`;
+  const much = units === null ? '' : `${formatSmall(Math.abs(size), units)} `;
+  return `Stance ${much}${word} from move ${fromMove} to ${toMove}.`;
 }
 
-/** What was measured at a single move, where that is a number worth saying. */
-function sizeOf({ measured, unit }: Cause, units: UnitSystem): string {
+/** What was measured at a single move against its limit, where that is a size worth saying. */
+function sizeOf({ measured, limit, unit }: Cause, units: UnitSystem | null): string {
+  // Which of two comes first is no size.
+  if (limit === 0) return '';
   switch (unit) {
     case 'm':
-      return `, ${formatSmall(Math.abs(measured), units)}`;
+      return units === null
+        ? ''
+        : `: ${formatSmall(Math.abs(measured), units)}, limit ${formatSmall(Math.abs(limit), units)}`;
     case 'deg':
-      return `, ${degrees(measured)}`;
+      return `: ${degrees(measured)}, limit ${degrees(limit)}`;
     case 's':
-      return `, ${seconds(measured)}`;
+      return `: ${seconds(measured)}, limit ${seconds(limit)}`;
     case 'count':
     case 'per min':
       return '';
@@ -82,7 +90,7 @@ function sizeOf({ measured, unit }: Cause, units: UnitSystem): string {
 }
 
 /** Findings of single moves of one name, in a coach's words. */
-export function slipWords(found: readonly Cause[], moves: number, units: UnitSystem): string {
+export function slipWords(found: readonly Cause[], moves: number, units: UnitSystem | null): string {
   const [first] = found;
   if (!first) return '';
   const name = capital(faultWords(first.fault));
@@ -124,7 +132,7 @@ function slipGroups(report: CheckReport, judgement: Judgement): Cause[][] {
 }
 
 /** Everything worth saying of a check, the one thing to change first: what fails alone, habits, slips, states. */
-export function sayings(report: CheckReport, units: UnitSystem): Said[] {
+export function sayings(report: CheckReport, units: UnitSystem | null): Said[] {
   const { judgement, ways = [] } = report;
   const done = ways.map((way): Said => {
     const { words, wayOut } = doneAsWords(way, units);

@@ -11,4 +11,4 @@ export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
 export { type ErrorScores, errorScores } from './measures.ts';
 export { judgeTempo } from './tempo.ts';
 export { habitWords, type Said, sayings, slipWords, stateWords } from './coach-words.ts';
-export { verdictWords } from './words.ts';
+export { keptHeadline, verdictWords } from './words.ts';

@@ -26,6 +26,10 @@ export interface VerdictWords {
   }[];
 }
 
+/** The judgement in one sentence without a length: what is kept of it, to be read in any units. */
+export const keptHeadline = (report: CheckReport): string =>
+  headline(report, tallyOf(report.faults), sayings(report, null), 'metric');
+
 /** The judgement of a check in plain words. */
 export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'): VerdictWords {
   const { outcome, matched, planned, undecidedCount } = report.verdict;

@@ -4,9 +4,12 @@ import type { DoneAs } from './ways.ts';
 /** A way of doing a drill in a coach's words, with its numbers, and one way out. */
 export function doneAsWords(
   way: DoneAs,
-  units: UnitSystem,
+  units: UnitSystem | null,
 ): { readonly words: string; readonly wayOut: string } {
   const { is, moveNumbers } = way;
+  // What is kept says no length: it is read in any units.
+  const size = (metres: number, before: string): string =>
+    units === null ? '' : `${before}${formatSmall(metres, units)}`;
   switch (is) {
     case 'scaled':
       return {
@@ -33,17 +36,17 @@ export function doneAsWords(
       };
     case 'stayed':
       return {
-        words: `The feet stay where they are: no step goes further than ${formatSmall(way.mostM, units)}.`,
+        words: `The feet stay where they are${size(way.mostM, ': no step goes further than ')}.`,
         wayOut: 'Walk it once, slowly, from mark to mark.',
       };
     case 'merged':
       return {
-        words: `One step for two, ${moveNumbers.length / 2} times: ${formatSmall(way.didM, units)} where two of ${formatSmall(way.askedM, units)} were asked.`,
+        words: `One step for two, ${moveNumbers.length / 2} times${size(way.didM, ': ')}${size(way.askedM, ' where two of ')}${units ? ' were asked' : ''}.`,
         wayOut: 'Split it: two half steps, and nothing is decided until the foot lands.',
       };
     case 'split':
       return {
-        words: `Two steps for one, ${moveNumbers.length} times: ${formatSmall(way.didM, units)} where ${formatSmall(way.askedM, units)} was asked.`,
+        words: `Two steps for one, ${moveNumbers.length} times${size(way.didM, ': ')}${size(way.askedM, ' where ')}${units ? ' was asked' : ''}.`,
         wayOut: 'One push, one step: land on the mark at once.',
       };
   }

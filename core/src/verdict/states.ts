@@ -76,6 +76,10 @@ export function statesOf(readings: readonly MoveReading[], usual: Point, systema
   return found;
 }
 
+/** Whether every move of a stretch shows at least half of what they show together: else one of them alone makes it. */
+const isEven = (some: readonly Offset[], mean: Point): boolean =>
+  some.every(({ long, wide }) => wide * mean.x + long * mean.y >= (mean.x * mean.x + mean.y * mean.y) / 2);
+
 function clearest(
   offsets: readonly Offset[],
   from: number,
@@ -95,7 +99,8 @@ function clearest(
       const size = Math.hypot(long / n, wide / n);
       const u = scatter / Math.sqrt(n);
       const z = size / u;
-      if (z > CLEAR && size - 2 * u > HABITS.lengthM.value && (!best || z > best.z))
+      const isClearest = z > CLEAR && size - 2 * u > HABITS.lengthM.value && (!best || z > best.z);
+      if (isClearest && isEven(offsets.slice(a, b), { x: wide / n, y: long / n }))
         best = { from: a, to: b, z, long: long / n, wide: wide / n, u };
     }
   }

@@ -1,4 +1,4 @@
-import { checkTrack, packCheck, verdictWords } from '@angled-chalk/core/check';
+import { checkTrack, packCheck, keptHeadline } from '@angled-chalk/core/check';
 import {
   DEMO_CLUB_NAME,
   DEMO_DRILLS,
@@ -63,7 +63,7 @@ export async function seedDemo(db: Database): Promise<boolean> {
         planId,
         drill: planned,
         verdict: report.verdict,
-        headline: verdictWords(report).headline,
+        headline: keptHeadline(report),
         engine: report.engine,
         report: packCheck(result),
       });

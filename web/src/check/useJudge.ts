@@ -1,5 +1,5 @@
 import type { StoredCheck } from '@angled-chalk/contract';
-import { verdictWords } from '@angled-chalk/core/check';
+import { keptHeadline } from '@angled-chalk/core/check';
 import type { Reading } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { useCallback, useState } from 'react';
@@ -60,7 +60,7 @@ export function useJudge() {
         planId,
         drill,
         verdict: report.verdict,
-        headline: verdictWords(report).headline,
+        headline: keptHeadline(report),
         engine: report.engine,
         report: judged.report,
       }).catch(fail);
