@@ -77,7 +77,7 @@ test('a tracker is seen and heard as it streams, its stream is kept, and goes st
   await fitsAcross(page);
   await page.getByRole('button', { name: 'Check it' }).click();
   await expect(page).toHaveURL(/\/checks\//);
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('feet together');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/feet together/i);
 });
 
 testLooking('the made-up tracker says what it cannot do', async ({ program }) => {

@@ -113,9 +113,17 @@ export interface Said {
   readonly cue: string;
 }
 
-/** How far beyond its limit a finding is, in limits; what has no size counts as much as twice one. */
+/** What has no size weighs as a finding that is so much beyond its limit: which foot goes first more than a count. */
+const ORDER_WEIGHS = 2;
+const COUNT_WEIGHS = 1.25;
+
+/** How far beyond its limit a finding is, in limits. */
 const severity = ({ measured, limit, unit }: Cause): number =>
-  unit === 'count' || limit === 0 ? 2 : Math.abs(measured - limit) / Math.abs(limit) + 1;
+  unit === 'count'
+    ? COUNT_WEIGHS
+    : limit === 0
+      ? ORDER_WEIGHS
+      : Math.abs(measured - limit) / Math.abs(limit) + 1;
 
 /** Slips by their name, those that weigh most first: what fails a drill alone, how many, how far. */
 function slipGroups(report: CheckReport, judgement: Judgement): Cause[][] {
