@@ -9,7 +9,7 @@ import {
   type CheckNote,
   type CheckReport,
 } from '@angled-chalk/core/check';
-import { questionWords, type Question } from '@angled-chalk/core/matching';
+import { doneAsWords, questionWords, type Question } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import type { Finding } from '@angled-chalk/core/rules';
 import { toOpenKeys } from './open-keys.ts';
@@ -39,6 +39,7 @@ export const checkFile = (drill: PlannedDrill, report: CheckReport): unknown =>
     faults: [...ofManyMoves(report), ...report.faults.map(openSlip)],
     undecided: report.undecided.map(openCause),
     planFindings: report.planFindings.map(openFinding),
+    ways: (report.ways ?? []).map((way) => ({ ...way, ...doneAsWords(way, 'metric') })),
     notes: report.notes.map(openNote),
     frame: report.frame,
     tempo: openUncertainty(report.tempo),
