@@ -9,7 +9,14 @@ import {
 } from '../pattern/index.ts';
 import { isTravel, judge, performPlanForFindings, type Finding } from '../rules/index.ts';
 import type { GapSeries } from '../range/index.ts';
-import { detectFootfalls, withoutRaises, withRaises, withTurns, type Detection } from '../detection/index.ts';
+import {
+  detectFootfalls,
+  withLegs,
+  withoutRaises,
+  withRaises,
+  withTurns,
+  type Detection,
+} from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
 import { frameOf, type FrameReport } from '../matching/index.ts';
 import { judgeAsMarked } from './judge-track.ts';
@@ -51,7 +58,7 @@ const goesAlone = ({ events }: PlannedMove): boolean =>
 function withAsked(landings: Detection, { moves }: Footwork): Detection {
   const asked = new Set(eventsOf(moves).map(({ how }) => how));
   const turned = asked.has('pivot') ? withTurns(landings) : landings;
-  if (asked.has('raise')) return withRaises(turned);
+  if (asked.has('raise')) return withRaises(withLegs(turned));
   return moves.some(goesAlone) ? withoutRaises(turned) : turned;
 }
 

@@ -70,7 +70,11 @@ export function compareWithPlan(rows: readonly AlignedMove[], comparison: Compar
     if (observed.length === 0) {
       if (expected.length === 0) return [];
       offMark = true;
-      return isThereAlready(planned, stands, comparison) ? [] : [missedMove(planned, expected, comparison)];
+      // Only a way can have been gone before: a leg that was to go up and come back has none.
+      const isGone = expected.every((event) => isTravel(event) && shownBy(event) === 'place');
+      return isGone && isThereAlready(planned, stands, comparison)
+        ? []
+        : [missedMove(planned, expected, comparison)];
     }
     const [lead] = expected.filter(isTravel);
     const seen = lead && observed.find((event) => isTravel(event) && event.foot === lead.foot);

@@ -26,6 +26,7 @@ import { beyondPlan } from './planned-faults.ts';
 import { marksMoved, type Reading } from '../matching/index.ts';
 import { drillRows } from '../matching/index.ts';
 import { foldedUnder } from './folding.ts';
+import { asLegsShow, legsIn } from './legs.ts';
 import { judgementOf, type Judgement } from '../verdict/index.ts';
 import { judgeTempo, type TempoReport } from './tempo.ts';
 
@@ -122,7 +123,13 @@ const judging =
       ...offTheGround(rows, detection, clock),
       ...bouncesMiscounted(rows, detection, clock),
     ];
-    const found = [...ofMoves, ...ofTempo, ...ofTheWhole, ...perhapsRaised(unasked(raises, footwork, clock))];
+    const legs = hasHeight(seen) ? null : legsIn(footwork);
+    const found = [
+      ...ofMoves,
+      ...ofTempo,
+      ...ofTheWhole,
+      ...perhapsRaised(unasked(raises, footwork, clock)),
+    ].flatMap(asLegsShow(legs, clock, detection.events));
     const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>
       sure && !sure.has(one.id) ? { ...one, verdict: 'cannot-tell' } : one,
     );
@@ -138,7 +145,7 @@ const judging =
       performance,
       causes: foldedUnder(causes, ways),
       ways,
-      judgement: judgementOf({ drill, rows, performance, causes, late, standard, beatS: intervalS }),
+      judgement: judgementOf({ drill, rows, performance, causes, late, standard, beatS: intervalS, legs }),
       planFindings,
       notes: notesOf(
         span,
@@ -161,6 +168,10 @@ const inTwo = (found: readonly Found[]): Set<number> =>
 
 const within = (raises: readonly Raise[], span: readonly [number, number] | null): Raise[] =>
   raises.filter(({ event }) => span !== null && event.landS >= span[0] && event.liftS <= span[1]);
+
+/** Whether it can be told how high a foot was, or somebody marked where it came down. */
+const hasHeight = ({ track, detection: { left, right } }: SeenTrack): boolean =>
+  Boolean(track.landings) || (left.signal.z !== null && right.signal.z !== null);
 
 /** Raises where the plan asks for none of that foot. */
 const unasked = (raises: readonly Raise[], { moves }: Footwork, { trackToPlanS }: ClockMap): Raise[] =>

@@ -3,4 +3,5 @@ export type { Detection, ObservedEvent, ObservedFoot, Raise } from './observed.t
 export type { FootSignal } from './signal.ts';
 export { bouncesBetween, topBetween } from './bounces.ts';
 export { withoutRaises, withRaises } from './lifts.ts';
+export { withLegs } from './legs.ts';
 export { LEAST_TURN_DEG, withTurns } from './turns.ts';

@@ -3,7 +3,7 @@ import { OUT_AT_LEAST_M, SAME_PLACE_M, type Excursion } from './excursions.ts';
 import type { ObservedEvent, Raise } from './observed.ts';
 
 /** A foot that stays out longer than this has stepped there, seconds (own choice). */
-const STAYS_OUT_S = 0.8;
+export const STAYS_OUT_S = 0.8;
 /** A flight seen so near to an excursion is the excursion: no foot stands more briefly (own choice). */
 const BESIDE_S = 0.04;
 /** When a foot left the floor and touched it, where its height tells, 1 sigma. */
@@ -16,7 +16,7 @@ export interface Sorted {
 }
 
 /** One event from the first lift to the last landing of two. */
-const joined = (out: ObservedEvent, back: ObservedEvent): ObservedEvent => ({
+export const joined = (out: ObservedEvent, back: ObservedEvent): ObservedEvent => ({
   ...back,
   how: 'raise',
   from: out.from,

@@ -3,6 +3,7 @@ export {
   type Fading,
   type JudgedMove,
   type Judgement,
+  type Legs,
   judgementOf,
   type OffAspect,
   type Part,

@@ -81,6 +81,14 @@ export interface JudgementOrder {
   /** The share of clean moves that is asked for, where this check says one. */
   readonly standard: number | null;
   readonly beatS: number;
+  /** Moves with a leg in the air, where the recording does not tell how high; null where it does, or none is asked. */
+  readonly legs: Legs | null;
+}
+
+/** Planned moves that raise a leg nobody saw in the air, and those that go on from there. */
+export interface Legs {
+  readonly moves: ReadonlySet<number>;
+  readonly after: ReadonlySet<number>;
 }
 
 /** From here the standard is reached, and below the other it is not. */
@@ -116,12 +124,12 @@ function shiftsOf({ apartM, headingDeg }: Alike): { readonly shift: Shift; reado
 }
 
 /** What was found of every planned move. What follows from another move is not its own. */
-function findingsOf({ rows, causes }: JudgementOrder): FoundOfMoves {
+function findingsOf({ rows, causes, legs }: JudgementOrder): FoundOfMoves {
   const off = new Map<number, Finding[]>();
   const add = (number: number, found: Finding): void => {
     off.set(number, [...(off.get(number) ?? []), found]);
   };
-  const unseen = new Set<number>();
+  const unseen = new Set<number>(legs?.moves);
   let before: number | null = null;
   const extraOf = new Map<number, number>();
   for (const { planned, expected, observed } of rows) {
@@ -154,6 +162,10 @@ const nearestBefore = (rows: readonly AlignedMove[], timeS: number): number | nu
   rows.find(({ planned }) => planned)?.planned?.number ??
   null;
 
+/** A move that was not seen is off where something else than its feet is known of it, or that it was left out. */
+const isSurelyOff = (own: readonly Finding[], chance: number): boolean =>
+  chance > OPEN[1] && own.some(({ verdict }) => verdict === 'not-met');
+
 /** Of one aspect the worst: two findings of the same thing are not twice as sure. */
 function moveChance(findings: readonly { readonly found: Finding; readonly chance: number }[]): number {
   const worst = new Map<Aspect, number>();
@@ -166,9 +178,11 @@ function moveChance(findings: readonly { readonly found: Finding; readonly chanc
 
 /** The verdict of a good coach: a share of clean moves against a standard, what is done wrongly as a rule, and what holds. */
 export function judgementOf(order: JudgementOrder): Judgement {
-  const { drill, rows, performance, causes, beatS } = order;
+  const { drill, rows, performance, causes, beatS, legs } = order;
   const planned = rows.flatMap((row) => row.planned ?? []);
-  const readings = readingsOf(rows, performance);
+  const readings = readingsOf(rows, performance).filter(
+    ({ number }) => !legs?.moves.has(number) && !legs?.after.has(number),
+  );
   const standard = standardOf(drill, order.standard);
   const { alikeM, alikeDeg } = performance.uncertainty;
   const alike: Alike = {
@@ -197,7 +211,7 @@ export function judgementOf(order: JudgementOrder): Judgement {
     const chances = shifts.map(({ shift }) => chanceAt(number, shift));
     const chance = chances.reduce((sum, one, i) => sum + one * (shifts[i]?.weight ?? 0), 0);
     const is =
-      unseen.has(number) && !(chance > OPEN[1])
+      unseen.has(number) && !isSurelyOff(own, chance)
         ? 'cannot-tell'
         : chance <= OPEN[0]
           ? 'clean'
