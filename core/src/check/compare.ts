@@ -57,7 +57,7 @@ export interface Comparison {
 export function compareWithPlan(rows: readonly AlignedMove[], comparison: Comparison): Found[] {
   let offMark = false;
   const stands = new Map<FootName, Point>();
-  return rows.flatMap((row): Found[] => {
+  return rows.flatMap((row, i): Found[] => {
     const { planned, expected, observed } = row;
     for (const event of observed) stands.set(event.foot, event.to);
     if (!planned) {
@@ -74,7 +74,7 @@ export function compareWithPlan(rows: readonly AlignedMove[], comparison: Compar
       const isGone = expected.every((event) => isTravel(event) && shownBy(event) === 'place');
       return isGone && isThereAlready(planned, stands, comparison)
         ? []
-        : [missedMove(planned, expected, comparison)];
+        : [missedMove(planned, { expected, next: rows[i + 1]?.observed ?? [] }, comparison)];
     }
     const [lead] = expected.filter(isTravel);
     const seen = lead && observed.find((event) => isTravel(event) && event.foot === lead.foot);
@@ -135,16 +135,20 @@ const SAME_PLACE_M = 0.08;
 
 function missedMove(
   planned: PlannedMove,
-  expected: readonly FootEvent[],
+  { expected, next }: { readonly expected: readonly FootEvent[]; readonly next: readonly FootEvent[] },
   { planToTrackS, isBlindAt, smallestStepM }: Comparison,
 ): Found {
   const timeS = planToTrackS(planned.beatS);
   const longestM = Math.max(0, ...expected.map(({ from, to }) => distanceM(from, to)));
   // A feint may be made by the weight alone; a raise that comes back has no way.
   const isStep = expected.some((event) => isTravel(event) && shownBy(event) === 'place');
+  // A leg that went on before it stood is in the air still in the move after it.
+  const isInNext = expected.some(
+    ({ how, foot }) => how === 'raise' && next.some((event) => event.how === how && event.foot === foot),
+  );
   const isSmall = planned.kind === 'feint' || (isStep && longestM < smallestStepM);
   return {
-    ...countOf(isSmall || isBlindAt(timeS)),
+    ...countOf(isSmall || isInNext || isBlindAt(timeS)),
     fault: 'missed-move',
     timeS,
     foot: planned.firstFoot,

@@ -12,7 +12,7 @@ import {
   type Striker,
 } from './reach-body.ts';
 import { STRIKES, strikeOf, type Strike, type StrikeId, type TargetPart } from './strikes.ts';
-import { bagTarget, targetAhead, type TargetKind } from './target-parts.ts';
+import { bagTarget, partnerTarget, targetAhead, type TargetKind } from './target-parts.ts';
 
 /** What each part of the body gives to a contact distance, metres along the line to the target. */
 export interface ReachTerms {
@@ -273,13 +273,26 @@ export function toeGapM(gapM: number, striker: Striker, partner: Striker | null)
 /** The target part that a strike is told against when it is not named. */
 export const usualPart = (id: StrikeId): TargetPart => strikeOf(id).usual;
 
-/** Furthest contact of each strike of a student against a bag at its usual height; null for one that is not known. */
-export function reachAgainst(student: StudentFit): (strike: string) => Pick<Contact, 'gapM' | 'uM'> | null {
+/** Where the body of a partner is whom nobody measured, beside one as big as the student, 1 sigma, metres (own choice). */
+const UNKNOWN_PARTNER_U_M = 0.05;
+
+/**
+ * Furthest contact of each strike of a student against its usual part: of a bag at its height, or of a partner's body,
+ * that one's feet being where the gap is measured to; null for a strike that is not known.
+ */
+export function reachAgainst(
+  student: StudentFit,
+  partner: StudentFit | 'as big' | null = null,
+): (strike: string) => Pick<Contact, 'gapM' | 'uM'> | null {
   let striker: Striker | null = null;
+  let other: Striker | null = null;
   return (name) => {
     const strike = STRIKES.find(({ id }) => id === name);
     if (!strike) return null;
     striker ??= strikerOf(student);
-    return contactWith(striker, strike, bagTarget(striker, strike.usual));
+    if (partner === null) return contactWith(striker, strike, bagTarget(striker, strike.usual));
+    other ??= partner === 'as big' ? striker : strikerOf(partner);
+    const { gapM, uM } = contactWith(striker, strike, partnerTarget(other, strike.usual));
+    return { gapM, uM: partner === 'as big' ? Math.hypot(uM, UNKNOWN_PARTNER_U_M) : uM };
   };
 }

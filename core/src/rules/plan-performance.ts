@@ -38,9 +38,11 @@ function asPlanned(fitted: FittedStance, stand: Stand): SeenStand {
   return { ...stand, toesDeg: { left: toeDeg('left'), right: toeDeg('right') }, uM: { left: 0, right: 0 } };
 }
 
-/** How far the strikes of a student reach against the target of the plan; a partner's body is not known to it. */
-const reachIn = ({ plan, student }: PlannedDrill): Performance['reachOf'] =>
-  plan.target.kind === 'partner' || !looksAtTarget(plan) ? () => null : reachAgainst(student);
+/** How far the strikes of a student reach against the target of the plan; of a partner against their body. */
+const reachIn = ({ plan, student, partner }: PlannedDrill): Performance['reachOf'] =>
+  !looksAtTarget(plan)
+    ? () => null
+    : reachAgainst(student, plan.target.kind === 'partner' ? (partner ?? 'as big') : null);
 
 /** The gap to the target of a plan and the band it asks for, every so many seconds from its beginning. */
 export function planGap(given: PlannedDrill, footwork: Footwork, everyS: number): GapSeries {

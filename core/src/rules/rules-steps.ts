@@ -285,7 +285,7 @@ export function stanceRules(performance: Performance, move: PerformedMove): Foun
   const common = { timeS: last.landS, foot: last.foot, moveNumber: move.moveNumber, at: last.to };
   const stood = restored(performance, move);
   const parts = ({ measured, limit, expandedU }: Judged) => ({ measured, limit, expandedU });
-  const own = leftOtherwise(move);
+  const own = leftOtherwise(performance, move);
   if (own) return finding(stood.verdict, () => ({ ...common, ...parts(stood), fault: own, unit: 'm' }));
   const bothWent = travelsOf(move).some((event) => event.foot !== last.foot);
   const halfStep = move.planned?.judged.halfStep ?? false;
@@ -316,14 +316,27 @@ const LEFT_AS: Readonly<Record<PlannedMove['judged']['leaves'], Found['fault'] |
   'after a kick': 'wrong-return',
 };
 
+/** A move that takes the body so much further from its target leaves it, metres (own choice). */
+const LEAVES_M = 0.05;
+
+/** Whether a move is to take the body out: away from what it faces, or out of an in and out. */
+function goesOut({ targetAt }: Performance, planned: PlannedMove, timeS: number): boolean {
+  if (planned.kind === 'in-out') return Math.abs(planned.directionDeg) > 90;
+  if (planned.faces !== 'target') return false;
+  const target = targetAt(timeS);
+  const awayM = ({ left, right }: Stand): number => distanceM(midpoint(left, right), target);
+  return awayM(planned.after) - awayM(planned.before) > LEAVES_M;
+}
+
 /** The name a stance has that a move leaves otherwise than it should, where it has one of its own. */
-function leftOtherwise({ planned, events }: PerformedMove): Found['fault'] | null {
-  if (!planned) return null;
+function leftOtherwise(performance: Performance, { planned, events }: PerformedMove): Found['fault'] | null {
+  const [first] = events;
+  if (!planned || !first) return null;
   const own = LEFT_AS[planned.judged.leaves];
   if (own) return own;
-  const isOut = planned.kind === 'in-out' && Math.abs(planned.directionDeg) > 90;
+  const both = new Set(planned.events.filter(isTravel).map(({ foot }) => foot)).size === 2;
   const feet = new Set(events.map(({ foot }) => foot));
-  return isOut && feet.size === 1 ? 'half-exit' : null;
+  return both && feet.size === 1 && goesOut(performance, planned, first.landS) ? 'half-exit' : null;
 }
 
 /** Beyond this stance angle there is hardly a foot in front, degrees. */

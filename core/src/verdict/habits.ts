@@ -274,7 +274,8 @@ function footOf(habit: Habit, readings: readonly MoveReading[]): Habit {
 function beatHabit(late: ReadonlyMap<number, Signed>, readings: readonly MoveReading[]): Sure | null {
   const values = readings.flatMap((reading): Value[] => {
     const signed = late.get(reading.number);
-    return signed ? [{ ...signed, reading }] : [];
+    // How long a turn or a kick takes is everybody's own: only steps keep the beat so closely.
+    return signed && reading.lengthM ? [{ ...signed, reading }] : [];
   });
   const limit = HABITS.timeS.value;
   const pooled = pooledSpread(values);
