@@ -146,6 +146,8 @@ export function countFaults(
       console.log(
         `seed ${seed}: ${made.fault} of move ${made.span[0]} not told:`,
         ...report.faults.map((f) => `${f.fault}#${f.moveNumber}`),
+        ...report.questions.map(({ about }) => `asked ${about}`),
+        ...(report.ways ?? []).map((one) => `way ${JSON.stringify(one)}`),
       );
   }
   // A cause is right where something was made to go wrong, at that move or the one that makes it good.
