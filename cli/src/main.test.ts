@@ -189,6 +189,34 @@ test('check finds in the example what was put into it', async () => {
   expect(recordDemoDrill(DEMO_DRILLS[0]!).planned.student.name).toBe('Imke Varga');
 });
 
+test('what is struck out of a check counts no more, from a list or from a check file', async () => {
+  const list = join(folder, 'struck.json');
+  const out = join(folder, 'struck.check.json');
+  const args = ['check', ...DRILL, '--track', example('imke.track.csv'), '--out', out];
+  interface Struck {
+    readonly faults: readonly { readonly id: string; readonly kind: string }[];
+    readonly verdict: { readonly fault_count: number; readonly clean: number };
+    readonly struck_out: readonly { readonly id: string; readonly reason: string; readonly was: unknown }[];
+  }
+  const read = (): Struck => JSON.parse(readFileSync(out, 'utf8')) as Struck;
+  await run(...args);
+  const before = read();
+  const id = before.faults.find(({ kind }) => kind === 'slip')?.id ?? '';
+  writeFileSync(list, JSON.stringify([{ id, reason: 'I watched it' }]));
+  for (const from of [list, out]) {
+    expect((await run(...args, '--struck-out', from)).code).toBe(0);
+    const after = read();
+    expect(after.struck_out).toMatchObject([{ id, reason: 'I watched it', was: { id } }]);
+    expect(after.faults.map((one) => one.id)).not.toContain(id);
+    expect(after.verdict.fault_count).toBe(before.verdict.fault_count - 1);
+    expect(after.verdict.clean).toBeGreaterThan(before.verdict.clean);
+  }
+  writeFileSync(list, JSON.stringify([{ id, reason: '' }]));
+  const { code, err } = await run(...args, '--struck-out', list);
+  expect(code).toBe(2);
+  expect(err).toContain('reason');
+});
+
 test('a clean recording passes', async () => {
   const lise = ['--student', example('lise.student.json'), '--track', example('lise.track.csv')];
   const args = ['check', '--plan', example('zigzag.plan.json'), ...lise, '--fail-on', 'undecided'];

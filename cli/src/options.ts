@@ -33,7 +33,7 @@ export const HELP = `Angled Chalk, without browser or database.
   angled-chalk tracker (--drill ID | --plan FILE) --student FILE [--school ID] [--side left|right]
                       [--rate 30..120] [--faults step-short,feet-together] [--seed N] [--url http://127.0.0.1:4780]
   angled-chalk check  --plan FILE --student FILE --track FILE.csv [--partner FILE] [--actor student|partner]
-                      [--standard SHARE] [--reading swapped|mirrored|other-side|...]
+                      [--standard SHARE] [--reading swapped|mirrored|other-side|...] [--struck-out FILE]
                       [--out FILE] [--fail-on faults|undecided]
   angled-chalk backup  FILE.zip [--data DIRECTORY]
   angled-chalk restore FILE.zip [--data DIRECTORY]
@@ -56,6 +56,7 @@ const OPTIONS = {
   'fail-on': { type: 'string' },
   standard: { type: 'string' },
   reading: { type: 'string' },
+  'struck-out': { type: 'string' },
   'reading-error': { type: 'string' },
   partner: { type: 'string' },
   actor: { type: 'string' },

@@ -3,7 +3,7 @@ import { readingNamed, READINGS } from '@angled-chalk/core/matching';
 import { footfallsCsv, planSvg } from '@angled-chalk/core/formats';
 import { eventsOf, partnersDrill, type FootEvent, type PlannedMove } from '@angled-chalk/core/pattern';
 import { readTrackCsv } from '@angled-chalk/core/track';
-import { checkFile, openFinding, toOpenKeys } from '@angled-chalk/contract';
+import { checkFile, openFinding, readStruckOut, toOpenKeys } from '@angled-chalk/contract';
 import { must, readText, UsageError, writeResult } from './files.ts';
 import { readLibraryDrill } from './notation-verbs.ts';
 import { json, need, oneOf, readDrill, readOptions, type Values, type Verb } from './options.ts';
@@ -95,6 +95,12 @@ function readingOf(values: Values): Pick<CheckSteps, 'reading'> {
   return reading ? { reading } : {};
 }
 
+/** What a coach has struck out, from a file of ids with reasons, where the call names one. */
+async function struckOutOf(values: Values): Promise<Pick<CheckSteps, 'struckOut'>> {
+  const path = values['struck-out'];
+  return path === undefined ? {} : { struckOut: must(path, readStruckOut(await readText(path))) };
+}
+
 /** Plan, student and track to the report of a check. */
 export const checkVerb: Verb = async (args) => {
   const values = readOptions(args, [
@@ -107,9 +113,10 @@ export const checkVerb: Verb = async (args) => {
     'fail-on',
     'standard',
     'reading',
+    'struck-out',
   ]);
   const failOn = oneOf(values, 'fail-on', ['faults', 'undecided']);
-  const steps: CheckSteps = { ...standardOf(values), ...readingOf(values) };
+  const steps: CheckSteps = { ...standardOf(values), ...readingOf(values), ...(await struckOutOf(values)) };
   const trackPath = need(values, 'track');
   const drill = await readDrill(values);
   const track = must(trackPath, readTrackCsv(await readText(trackPath)));

@@ -11,6 +11,7 @@ import {
 } from '@angled-chalk/core/check';
 import { doneAsWords, questionWords, type Question } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
+import { habitId } from '@angled-chalk/core/verdict';
 import type { Finding } from '@angled-chalk/core/rules';
 import { toOpenKeys } from './open-keys.ts';
 
@@ -39,6 +40,7 @@ export const checkFile = (drill: PlannedDrill, report: CheckReport): unknown =>
     faults: [...ofManyMoves(report), ...report.faults.map(openSlip)],
     undecided: report.undecided.map(openCause),
     planFindings: report.planFindings.map(openFinding),
+    struckOut: report.struckOut ?? [],
     ways: (report.ways ?? []).map((way) => ({ ...way, ...doneAsWords(way, 'metric') })),
     notes: report.notes.map(openNote),
     frame: report.frame,
@@ -83,6 +85,7 @@ function openVerdict(report: CheckReport): unknown {
 const ofManyMoves = ({ judgement }: CheckReport): unknown[] => [
   ...(judgement?.habits ?? []).map(({ kind, timeS, foot, expandedU, ...habit }) => ({
     ...habit,
+    id: habitId({ of: habit.of, fault: habit.fault, way: habit.way }),
     kind,
     timeS,
     foot,

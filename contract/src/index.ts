@@ -15,6 +15,7 @@ export * from './persons.ts';
 export * from './live.ts';
 export * from './read-json.ts';
 export * from './api.ts';
+export * from './struck-out.ts';
 export * from './words.ts';
 export * from './consent.ts';
 export * from './roster-csv.ts';

@@ -1,3 +1,4 @@
+import type { StruckOut } from '@angled-chalk/core/check';
 import type { StudentFit } from '@angled-chalk/core/body';
 import type { LaidFloor } from '@angled-chalk/core/layout';
 import { problem, type InputProblem, type Result } from '@angled-chalk/core/measure';
@@ -9,6 +10,7 @@ import { fromOpenKeys, snakeKey } from './open-keys.ts';
 import { cameraFileSchema, tallyFileSchema, type CameraFile, type TallyFile } from './capture-files.ts';
 import { floorFileSchema } from './floor-file.ts';
 import { laterVersion, planFileSchema } from './plan-file.ts';
+import { struckOutFileSchema } from './struck-out.ts';
 import { studentFileSchema } from './student-file.ts';
 
 type Issue = z.core.$ZodIssue;
@@ -116,6 +118,10 @@ export function readFloorFile(text: string): Result<LaidFloor> {
 /** Reads an open camera file: marks and points of a picture. */
 export const readCameraFile = (text: string): Result<CameraFile> =>
   readOpenJson(text, cameraFileSchema, 'camera');
+
+/** Reads what a coach has struck out: a list of ids with reasons, or a check file that holds one. */
+export const readStruckOut = (text: string): Result<StruckOut[]> =>
+  readOpenJson(text, struckOutFileSchema, 'struck-out');
 
 /** Reads an open tally file: windows in which coaches watched. */
 export const readTallyFile = (text: string): Result<TallyFile> =>

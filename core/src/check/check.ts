@@ -25,6 +25,7 @@ import { questionOf, type DoneAs, type Question } from '../matching/index.ts';
 import { drillRead, trackRead, type Reading } from '../matching/index.ts';
 import type { CheckReport } from './report.ts';
 import { reportOf } from './report-of.ts';
+import type { StruckOut } from './struck-out.ts';
 
 /** A check with the series its charts and drawings need. */
 export interface CheckResult {
@@ -45,6 +46,8 @@ export interface CheckSteps {
   readonly onProgress?: (share: number, stage: string) => void;
   /** How the recording is to be read where it is not what it seemed. */
   readonly reading?: Reading;
+  /** What a coach says is not so. */
+  readonly struckOut?: readonly StruckOut[];
   /** Share of clean moves that is asked for, whatever the drill and the student say. */
   readonly standard?: number;
 }
@@ -128,6 +131,7 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
   const judged = judgeAsMarked(asked, seen, match, frame, {
     reading,
     standard: steps.standard ?? null,
+    struckOut: steps.struckOut ?? [],
     ways,
   });
   progress(0.9, 'Measuring');

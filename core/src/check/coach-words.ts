@@ -1,6 +1,6 @@
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import { faultAdvice, faultWords, type Aspect, type FaultName } from '../rules/index.ts';
-import type { Habit, Judgement, State, Way } from '../verdict/index.ts';
+import { habitId, type Habit, type Judgement, type State, type Way } from '../verdict/index.ts';
 import { doneAsWords } from '../matching/index.ts';
 import type { Cause } from './causes.ts';
 import { isPartOf } from './folding.ts';
@@ -111,6 +111,8 @@ export interface Said {
   readonly fault: FaultName | null;
   readonly words: string;
   readonly cue: string;
+  /** The findings that it is of, by their ids. */
+  readonly ids: readonly string[];
 }
 
 /** What has no size weighs as a finding that is so much beyond its limit: which foot goes first more than a count. */
@@ -144,7 +146,7 @@ export function sayings(report: CheckReport, units: UnitSystem | null): Said[] {
   const { judgement, ways = [] } = report;
   const done = ways.map((way): Said => {
     const { words, wayOut } = doneAsWords(way, units);
-    return { kind: 'way', fault: null, words, cue: wayOut };
+    return { kind: 'way', fault: null, words, cue: wayOut, ids: [] };
   });
   if (!judgement) return done;
   const slips = slipGroups(report, judgement).map((group) => ({
@@ -154,6 +156,7 @@ export function sayings(report: CheckReport, units: UnitSystem | null): Said[] {
       fault: group[0]?.fault ?? null,
       words: slipWords(group, judgement.share.moves, units),
       cue: group[0] ? faultAdvice(group[0].fault) : '',
+      ids: group.map(({ id }) => id),
     } satisfies Said,
   }));
   // Of steps that are all too big, or too small, what follows from that is no habit beside it.
@@ -169,12 +172,14 @@ export function sayings(report: CheckReport, units: UnitSystem | null): Said[] {
       fault: habit.fault,
       words: habitWords(habit, units),
       cue: faultAdvice(habit.fault),
+      ids: [habitId(habit)],
     }));
   const states = judgement.states.map((state): Said => ({
     kind: 'state',
     fault: state.fault,
     words: stateWords(state, units),
     cue: faultAdvice(state.fault),
+    ids: [],
   }));
   return [
     ...done,

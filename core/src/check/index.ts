@@ -10,5 +10,6 @@ export { beyondPlan } from './planned-faults.ts';
 export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
 export { type ErrorScores, errorScores } from './measures.ts';
 export { judgeTempo } from './tempo.ts';
+export type { StruckFinding, StruckOut } from './struck-out.ts';
 export { habitWords, type Said, sayings, slipWords, stateWords } from './coach-words.ts';
 export { keptHeadline, verdictWords } from './words.ts';

@@ -28,6 +28,7 @@ import { drillRows } from '../matching/index.ts';
 import { foldedUnder } from './folding.ts';
 import { asLegsShow, legsIn } from './legs.ts';
 import { judgementOf, type Judgement } from '../verdict/index.ts';
+import { withoutStruck, type StruckFinding, type StruckOut } from './struck-out.ts';
 import { judgeTempo, type TempoReport } from './tempo.ts';
 
 /** Everything that was judged of one recording, before it is put in words and numbers. */
@@ -43,6 +44,7 @@ export interface JudgedTrack {
   readonly tempo: TempoReport;
   readonly judgement: Judgement;
   readonly ways: readonly DoneAs[];
+  readonly struckOut: readonly StruckFinding[];
 }
 
 /** What a recording shows, with what was found in it. */
@@ -60,13 +62,13 @@ export function judgeAsMarked(
   seen: SeenTrack,
   match: Match,
   frame: FrameReport | null,
-  { reading, standard, ways }: HowJudged,
+  how: HowJudged,
 ): JudgedTrack {
-  const judgeTrack = judging(standard, ways);
+  const judgeTrack = judging(how);
   if (!frame?.isOff) return judgeTrack(drill, seen, match, null);
   const moved = marksMoved(drill, frame);
   const asSeen = judgeTrack(moved, seen, match, null);
-  if (reading.marks === 'as seen') return asSeen;
+  if (how.reading.marks === 'as seen') return asSeen;
   return judgeTrack(drill, seen, match, asSeen);
 }
 
@@ -80,11 +82,12 @@ const idsOf = ({ id, consequences }: Cause): string[] => [id, ...consequences.ma
 interface HowJudged {
   readonly reading: Reading;
   readonly standard: number | null;
+  readonly struckOut: readonly StruckOut[];
   readonly ways: readonly DoneAs[];
 }
 
 const judging =
-  (standard: number | null, ways: readonly DoneAs[]) =>
+  ({ standard, ways, struckOut: struck }: HowJudged) =>
   (drill: PlannedDrill, seen: SeenTrack, match: Match, asSeen: JudgedTrack | null): JudgedTrack => {
     const sure = asSeen && new Set(asSeen.causes.flatMap(idsOf));
     const footwork = expand(drill);
@@ -133,10 +136,11 @@ const judging =
     const own = identified(beyondPlan(found.filter(isFault), planFindings)).map((one): Finding =>
       sure && !sure.has(one.id) ? { ...one, verdict: 'cannot-tell' } : one,
     );
-    const causes = withMiscounts(
+    const told = withMiscounts(
       causesOf(own, (asSeen ?? { rows }).rows),
       roundsMiscounted(drill.plan.pattern.items, [...span.walkedUp, ...rows, ...span.walkedOff]),
     );
+    const { causes, struckOut } = withoutStruck(told, struck);
     return {
       drill,
       footwork,
@@ -145,7 +149,18 @@ const judging =
       performance,
       causes: foldedUnder(causes, ways),
       ways,
-      judgement: judgementOf({ drill, rows, performance, causes, late, standard, beatS: intervalS, legs }),
+      struckOut,
+      judgement: judgementOf({
+        drill,
+        rows,
+        performance,
+        causes,
+        late,
+        standard,
+        beatS: intervalS,
+        legs,
+        notSo: new Set(struck.map(({ id }) => id)),
+      }),
       planFindings,
       notes: notesOf(
         span,

@@ -59,6 +59,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     undecided,
     judgement: isJudged ? judged.judgement : null,
     ways: around.isOpen ? [] : judged.ways,
+    struckOut: judged.struckOut,
     planFindings,
     notes: isJudged ? notes : [],
     frame: frame && { shiftM: frame.shiftM, turnDeg: frame.turnDeg, isOff: frame.isOff },

@@ -11,6 +11,7 @@ import type { CheckNote } from './notes.ts';
 import type { DoneAs, Question } from '../matching/index.ts';
 import type { Reading } from '../matching/index.ts';
 import type { Judgement } from '../verdict/index.ts';
+import type { StruckFinding } from './struck-out.ts';
 import type { TempoReport } from './tempo.ts';
 
 /**
@@ -95,6 +96,8 @@ export interface CheckReport {
   readonly undecided: readonly Cause[];
   /** The share of clean moves, habits, states and what holds; null where nothing was judged. Reports of engine 8 and before have none. */
   readonly judgement?: Judgement | null;
+  /** What a coach struck out, with what it was: nothing of it counts. */
+  readonly struckOut?: readonly StruckFinding[];
   /** How the drill was done where that was not as planned and yet the drill. */
   readonly ways?: readonly DoneAs[];
   /** Rules that the plan itself breaks for this body. */

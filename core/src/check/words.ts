@@ -8,6 +8,8 @@ import type { CheckReport } from './report.ts';
 export interface VerdictWords {
   /** The judgement in one sentence. */
   readonly headline: string;
+  /** The findings that the first sentence is of, by their ids. */
+  readonly ids: readonly string[];
   /** How sure, and on what. */
   readonly certainty: string;
   /** What to do next. */
@@ -38,6 +40,7 @@ export function verdictWords(report: CheckReport, units: UnitSystem = 'metric'):
   const said = sayings(report, units);
   return {
     headline: headline(report, tally, said, units),
+    ids: said[0]?.ids ?? [],
     certainty:
       `${strikesUnseen(report) ? 'Strikes were not seen: this is of the feet alone. ' : ''}${isOpen(report) || matched === planned ? '' : `${matched} of ${planned} planned moves were found. `}This capture nearly always places a foot within ` +
       `${formatSmall(2 * positionUM, units)} and a landing within ${(2 * timeUS).toFixed(2)} s` +

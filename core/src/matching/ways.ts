@@ -429,6 +429,8 @@ function split(rows: readonly AlignedMove[]): DoneAs[] {
 
 /** From so many steps on it is told that they are all too small, or too big, by so much as a rule (own choice). */
 const LEAST_STEPS = 6;
+/** Where only those of one foot, or of one way, are, it is a habit and not the size of all. */
+const AS_A_RULE = 0.7;
 const SMALL = 0.7;
 const BIG = 1.4;
 
@@ -458,10 +460,9 @@ export function doneAs(asked: Asked, asIs: Match, stands: Balls): DoneMatch {
   if (done.ways.some(({ is }) => is === 'rounds' || is === 'scaled')) return done;
   const times = timesOf(done.match.rows);
   const steps = done.match.rows.filter(firstStep).length;
-  if (times !== null && steps >= LEAST_STEPS && (times < SMALL || times > BIG))
-    return {
-      ...done,
-      ways: [...done.ways, { is: 'scaled', times, moveNumbers: steppedBeyond(done.match.rows, times) }],
-    };
+  const beyond = times === null ? [] : steppedBeyond(done.match.rows, times);
+  const isRule = steps >= LEAST_STEPS && beyond.length >= AS_A_RULE * steps;
+  if (times !== null && isRule && (times < SMALL || times > BIG))
+    return { ...done, ways: [...done.ways, { is: 'scaled', times, moveNumbers: beyond }] };
   return { ...done, ways: [...done.ways, ...merged(done.match.rows), ...split(done.match.rows)] };
 }

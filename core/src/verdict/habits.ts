@@ -43,6 +43,10 @@ export interface Habit {
   readonly consequences: readonly string[];
 }
 
+/** The same whenever the same habit is found: what it is of, and in which moves. */
+export const habitId = ({ of, fault, way }: Pick<Habit, 'of' | 'fault' | 'way'>): string =>
+  ['habit', of === 'often' ? fault : of, way ?? 'all'].join(' ');
+
 /** Fewer moves than this tell of no habit. */
 const LEAST_MOVES = 5;
 /** Of one way where at least so many of all are on it. */

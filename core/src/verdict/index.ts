@@ -1,4 +1,4 @@
-export type { Habit, Tendency } from './habits.ts';
+export { type Habit, habitId, type Tendency } from './habits.ts';
 export {
   type Fading,
   type JudgedMove,

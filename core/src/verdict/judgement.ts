@@ -4,7 +4,7 @@ import type { Verdict } from '../measure/index.ts';
 import type { Item, PlannedDrill, PlannedMove } from '../pattern/index.ts';
 import { faultRow, type Aspect, type FaultName, type Finding, type Performance } from '../rules/index.ts';
 import { chanceOff, NO_SHIFT, spreadsOf, type Alike, type Known, type Shift } from './chance-off.ts';
-import { habitsOf, type Habit } from './habits.ts';
+import { habitId, habitsOf, type Habit } from './habits.ts';
 import { meanOf, spreadOf } from './normal.ts';
 import { readingsOf, type MoveReading, type Signed } from './readings.ts';
 import { atLeastOf, neededOf } from './share.ts';
@@ -81,6 +81,8 @@ export interface JudgementOrder {
   /** The share of clean moves that is asked for, where this check says one. */
   readonly standard: number | null;
   readonly beatS: number;
+  /** Habits that a coach has struck out, by their id. */
+  readonly notSo: ReadonlySet<string>;
   /** Moves with a leg in the air, where the recording does not tell how high; null where it does, or none is asked. */
   readonly legs: Legs | null;
 }
@@ -251,7 +253,7 @@ export function judgementOf(order: JudgementOrder): Judgement {
     standard: standard.share,
     systematic: alike,
     beatS,
-  });
+  }).filter((habit) => !order.notSo.has(habitId(habit)));
   const usual = {
     x: habits.find(({ of }) => of === 'stance width')?.value ?? 0,
     y: habits.find(({ of }) => of === 'stance length')?.value ?? 0,

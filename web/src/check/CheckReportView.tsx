@@ -9,6 +9,7 @@ import {
   type Cause,
   type CheckReport,
   type CheckResult,
+  type StruckFinding,
 } from '@angled-chalk/core/check';
 import type { Reading } from '@angled-chalk/core/matching';
 import { faultWords } from '@angled-chalk/core/rules';
@@ -18,6 +19,7 @@ import { useClub } from '../app/club.tsx';
 import { NearSwitch } from '../drawing/NearSwitch.tsx';
 import { saveText } from '../parts/download.ts';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
+import { findingWords } from '../parts/finding-words.ts';
 import { groupFindings } from '../parts/finding-groups.ts';
 import { FindingList } from '../parts/FindingList.tsx';
 import { BESIDE, PageTitle, Panel } from '../parts/Page.tsx';
@@ -34,6 +36,7 @@ import { GapChart } from './GapChart.tsx';
 import { JudgedAgain } from './JudgedAgain.tsx';
 import { Judging } from './Judging.tsx';
 import { Tells } from './Tells.tsx';
+import { NotSo, StruckOutList } from './NotSo.tsx';
 import { MovesTable } from './MovesTable.tsx';
 import { SettleButton } from './SettleButton.tsx';
 import { toJudge, useJudge, type ToJudge } from './useJudge.ts';
@@ -87,8 +90,11 @@ export function CheckReportView({
   const told = useMemo(() => flatFindings(findings), [findings]);
   const { judge, keep, judgeAndKeep, cancel, state, error } = useJudge();
   const [again, setAgain] = useState<JudgedRecording | null>(null);
-  const order = (reading: Reading): ToJudge | null =>
-    check.trackId === null ? null : toJudge(check, check.trackId, reading);
+  const order = (
+    reading: Reading,
+    struckOut: readonly StruckFinding[] = report.struckOut ?? [],
+  ): ToJudge | null =>
+    check.trackId === null ? null : toJudge(check, check.trackId, { reading, struckOut });
   const judgeAgain = async (): Promise<void> => {
     const what = order(report.reading);
     if (what) setAgain(await judge(what));
@@ -97,6 +103,18 @@ export function CheckReportView({
     const what = order({ ...report.reading, ...reading });
     if (what) void judgeAndKeep(what);
   };
+  const struckOut = report.struckOut ?? [];
+  const isBusy = state !== null || check.trackId === null;
+  const judgeWith = (struck: readonly StruckFinding[]): void => {
+    const what = order(report.reading, struck);
+    if (what) void judgeAndKeep(what);
+  };
+  const strike = (ids: readonly string[]) => (reason: string) =>
+    judgeWith([...struckOut, ...ids.map((id) => ({ id, reason, was: null }))]);
+  const notSo = (what: string, ids: readonly string[]) =>
+    ids.length > 0 && check.trackId !== null ? (
+      <NotSo what={what} busy={isBusy} onStrike={strike(ids)} />
+    ) : null;
   const landings = useMemo(() => report.footfalls.map(({ landS }) => landS), [report]);
   const endS = result.gap.timeS.at(-1) ?? 0;
   const playback = usePlayback(endS, landings);
@@ -116,6 +134,7 @@ export function CheckReportView({
     setTimeS(findings[index]!.timeS);
   };
   const { drill } = result;
+  const chosenOne = chosen === null ? undefined : findings[chosen];
   return (
     <>
       <PageTitle
@@ -127,7 +146,7 @@ export function CheckReportView({
               component="span"
               sx={{ display: 'block', color: 'text.primary', fontSize: '1.05rem', my: 0.5 }}
             >
-              {words.next} {words.holds}
+              {words.next} {words.holds} {notSo(words.headline, words.ids)}
             </Box>
             {words.certainty}
           </>
@@ -204,7 +223,9 @@ export function CheckReportView({
           </PlaybackBar>
         </Box>
         <Box>
-          {words.also.length > 0 && <Also said={words.also} />}
+          {words.also.length > 0 && (
+            <Also said={words.also} beside={({ words: what, ids }) => notSo(what, ids)} />
+          )}
           <Panel title={listTitle(report)}>
             {words.tally.some(({ count }) => count > 1) && (
               <Box sx={{ mb: 1, color: 'text.secondary', fontSize: '0.86rem' }}>
@@ -212,7 +233,15 @@ export function CheckReportView({
               </Box>
             )}
             <FindingList label="Findings" findings={findings} chosen={chosen} onChoose={choose} timed />
+            {chosenOne && notSo(`${findingWords(chosenOne, units).title}, this time.`, [chosenOne.id])}
           </Panel>
+          {struckOut.length > 0 && (
+            <StruckOutList
+              struck={struckOut}
+              busy={isBusy}
+              onTakeBack={(id) => judgeWith(struckOut.filter((one) => one.id !== id))}
+            />
+          )}
           <Beside report={report} planId={check.planId} />
         </Box>
       </Box>

@@ -1,5 +1,5 @@
 import type { StoredCheck } from '@angled-chalk/contract';
-import { keptHeadline } from '@angled-chalk/core/check';
+import { keptHeadline, type CheckReport, type StruckOut } from '@angled-chalk/core/check';
 import type { Reading } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { useCallback, useState } from 'react';
@@ -16,19 +16,23 @@ export interface ToJudge {
   readonly planId: string | null;
   readonly drill: PlannedDrill;
   readonly reading: Reading;
+  /** What the coach has struck out of it. */
+  readonly struckOut: readonly StruckOut[];
 }
 
 /** A stored check's recording, to be judged for the drill of its day. */
 export const toJudge = (
   { studentId, planId, drill }: StoredCheck,
   trackId: string,
-  reading: Reading,
+  { reading = {}, struckOut = [] }: Pick<CheckReport, 'struckOut'> & { readonly reading?: Reading },
 ): ToJudge => ({
   trackId,
   studentId,
   planId,
   drill,
   reading,
+  // What it was is found again.
+  struckOut: struckOut.map(({ id, reason }) => ({ id, reason })),
 });
 
 /** Judges a stored recording in a worker, and keeps the judgement as a check of its own. */
@@ -43,10 +47,10 @@ export function useJudge() {
     return null;
   }, []);
   const judge = useCallback(
-    async ({ trackId, drill, reading }: ToJudge): Promise<JudgedRecording | null> => {
+    async ({ trackId, drill, reading, struckOut }: ToJudge): Promise<JudgedRecording | null> => {
       setFailure(null);
       const packed = await api.bytes(`/tracks/${trackId}/samples`).catch(fail);
-      return packed && run((work, progress) => work.check(drill, packed, reading, progress));
+      return packed && run((work, progress) => work.check(drill, packed, { reading, struckOut }, progress));
     },
     [run, fail],
   );

@@ -21,6 +21,7 @@ export function useCheckRecording() {
         planId: plan.id,
         drill: planned(plan, student),
         reading: {},
+        struckOut: [],
       }),
     [judgeAndKeep, planned],
   );

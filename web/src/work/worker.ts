@@ -1,9 +1,15 @@
 import { readRoster, type RosterOrder, type RosterReading } from '@angled-chalk/contract';
 import type { StudentFit } from '@angled-chalk/core/body';
 import { decisionsFrom, type Decisions } from '@angled-chalk/core/capture';
-import { checkTrack, judgePlan, packCheck, type CheckResult, type Judged } from '@angled-chalk/core/check';
+import {
+  checkTrack,
+  judgePlan,
+  packCheck,
+  type CheckResult,
+  type CheckSteps,
+  type Judged,
+} from '@angled-chalk/core/check';
 import { mendsFor, type Mend, type Suits, type Walks } from '@angled-chalk/core/compose';
-import type { Reading } from '@angled-chalk/core/matching';
 import { fillWithLayout, type FilledFloor } from '@angled-chalk/core/filling';
 import type { Floor } from '@angled-chalk/core/floor';
 import type { LaidFloor, LayoutPiece } from '@angled-chalk/core/layout';
@@ -186,8 +192,13 @@ const work = {
   },
 
   /** A recording judged, as it is shown and as it is kept. */
-  check(drill: PlannedDrill, packed: Uint8Array, reading: Reading, progress: Progress): JudgedRecording {
-    const result = checkTrack(drill, unpackTrack(packed), { onProgress: progress, reading });
+  check(
+    drill: PlannedDrill,
+    packed: Uint8Array,
+    how: Pick<CheckSteps, 'reading' | 'struckOut'>,
+    progress: Progress,
+  ): JudgedRecording {
+    const result = checkTrack(drill, unpackTrack(packed), { ...how, onProgress: progress });
     return { result, report: packCheck(result) };
   },
 };
