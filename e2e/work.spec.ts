@@ -100,6 +100,17 @@ test('from the first screen to a checked student, and all of it is there after a
     await expect(page.locator('.recharts-line').last()).toBeVisible();
   });
 
+  await test.step('what the coach strikes out counts no more, stays to be seen, and comes back', async () => {
+    await page.getByRole('button', { name: /^Not so: Wrong foot first once/ }).click();
+    await page.getByRole('combobox', { name: 'Why' }).fill('I watched it: the left foot went first');
+    await page.getByRole('button', { name: 'Strike it out' }).click();
+    await expect(page.getByText(/51 of 54 clean/)).toBeVisible();
+    await expect(page.getByText(/I watched it: the left foot went first/)).toBeVisible();
+    await page.getByRole('button', { name: /^Take back: wrong foot first/i }).click();
+    await expect(page.getByText(/50 of 54 clean/)).toBeVisible();
+    await expect(page.getByText('Struck out (1)')).not.toBeVisible();
+  });
+
   await test.step('a recording of the simulated tracker is checked too', async () => {
     await page.getByRole('link', { name: /^Record phone/ }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Record:');
@@ -128,7 +139,9 @@ test('from the first screen to a checked student, and all of it is there after a
     await page.goto(`${program.url}/students`);
     await page.getByRole('link', { name: 'Imke Varga' }).click();
     const checks = page.locator('section', { hasText: 'Checks' }).last();
-    await expect(checks.getByRole('link', { name: /Zigzag, five cones/ })).toHaveCount(3);
+    // Striking out and taking back are checks of their own.
+    await expect(checks.getByRole('heading', { name: 'Checks (6)' })).toBeVisible();
+    await expect(checks.getByRole('link', { name: /Zigzag, five cones/ })).toHaveCount(4);
     await checks
       .getByRole('link', { name: /Zigzag, five cones/ })
       .last()

@@ -33,9 +33,9 @@ interface Circumstances {
 export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumstances): CheckReport {
   const { rows, performance, planFindings, notes, tempo } = judged;
   const { detection } = seen;
-  const shown = rows.filter((row) => row.expected.length > 0);
-  const matched = shown.filter((row) => row.observed.length > 0).length;
-  const isJudged = !around.isOpen && matched > 0;
+  const planned = rows.filter((row) => row.planned !== null);
+  const found = planned.filter(({ observed }) => observed.length > 0);
+  const isJudged = !around.isOpen && found.length > 0;
   const causes = isJudged ? judged.causes : [];
   const faults = causes.filter((cause) => cause.verdict === 'not-met');
   const undecided = causes.filter((cause) => cause.verdict === 'cannot-tell');
@@ -47,8 +47,9 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     reading: around.reading,
     verdict: {
       outcome: outcomeOf(judged, isJudged, around.isOpen),
-      matched: isJudged ? matched : 0,
-      planned: shown.length,
+      // Where a body is to stand there is nothing to find.
+      matched: isJudged ? found.length + planned.filter(isStanding).length : 0,
+      planned: planned.length,
       faultCount: faults.length,
       undecidedCount: undecided.length,
     },
@@ -65,7 +66,7 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     frame: frame && { shiftM: frame.shiftM, turnDeg: frame.turnDeg, isOff: frame.isOff },
     tempo,
     strikes: strikeReport(judged, seen, causes),
-    footfalls: detection.events,
+    footfalls: detection.events.map((event) => ({ ...event, placeUM: performance.uOf(event).toM })),
     range: rangeReport(performance, causes),
     beat: beatReport(moves, offsetS),
     balance: balanceReport(performance),
@@ -102,6 +103,10 @@ function outcomeOf({ judgement, ways }: JudgedTrack, isJudged: boolean, isOpen: 
   const isPart = ways.some(({ is }) => is === 'ended early' || is === 'begun late');
   return isPart && judgement.outcome === 'met' ? 'cannot-tell' : judgement.outcome;
 }
+
+/** A move in which no foot does anything. */
+const isStanding = ({ planned, observed }: AlignedMove): boolean =>
+  planned?.events.length === 0 && observed.length === 0;
 
 /** The last strike of a drill is thrown after its last step. */
 const BESIDE_DRILL_S = 1;

@@ -3,6 +3,9 @@ import type { Said } from '@angled-chalk/core/check';
 import { Panel } from '../parts/Page.tsx';
 import type { ReactNode } from 'react';
 
+/** A sentence with what may be done about it at its end. */
+export const BESIDE_WORDS = { display: 'flex', gap: 1, alignItems: 'flex-start', mb: 1 } as const;
+
 /** What else a coach would say of a recording, beside the one thing to change. */
 export function Also({
   said,
@@ -14,15 +17,17 @@ export function Also({
 }) {
   return (
     <Panel title="After that" sx={{ mb: 1.5 }}>
-      <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {said.map((one) => (
-          <li key={one.words}>
-            {one.words}{' '}
-            <Box component="span" sx={{ color: 'text.secondary' }}>
-              {one.cue}
-            </Box>{' '}
+          <Box component="li" key={one.words} sx={BESIDE_WORDS}>
+            <Box sx={{ flex: 1 }}>
+              {one.words}{' '}
+              <Box component="span" sx={{ color: 'text.secondary' }}>
+                {one.cue}
+              </Box>
+            </Box>
             {beside(one)}
-          </li>
+          </Box>
         ))}
       </Box>
     </Panel>

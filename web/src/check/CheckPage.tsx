@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { StoredCheck } from '@angled-chalk/contract';
 import { unpackCheck, type CheckResult } from '@angled-chalk/core/check';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useCheck } from '../api/queries.ts';
+import { useClub } from '../app/club.tsx';
 import { ErrorBox } from '../parts/ErrorBox.tsx';
 import { Busy, PageTitle } from '../parts/Page.tsx';
 import { VerdictMark } from '../parts/VerdictMark.tsx';
@@ -15,6 +16,16 @@ import { toJudge, useJudge } from './useJudge.ts';
 export function CheckPage() {
   const { id } = useParams();
   const check = useCheck(id!);
+  const { students, student, chooseStudent } = useClub();
+  const whose = check.data?.studentId;
+  // Whose check is read, that one is recorded again; afterwards the coach may turn to another.
+  const turnedTo = useRef<string | null>(null);
+  useEffect(() => {
+    if (whose === undefined || turnedTo.current === whose || !students.some((one) => one.id === whose))
+      return;
+    turnedTo.current = whose;
+    if (student?.id !== whose) chooseStudent(whose);
+  }, [whose, students, student, chooseStudent]);
   if (check.isLoading) return <Busy what="Reading the check" />;
   if (check.error) return <ErrorBox error={check.error} />;
   const found = check.data!;

@@ -28,7 +28,7 @@ import { VerdictMark } from '../parts/VerdictMark.tsx';
 import { PlaybackBar } from '../pattern/PlaybackBar.tsx';
 import { usePlayback } from '../pattern/usePlayback.ts';
 import type { JudgedRecording } from '../work/worker.ts';
-import { Also } from './Also.tsx';
+import { Also, BESIDE_WORDS } from './Also.tsx';
 import { Beside } from './Beside.tsx';
 import { CheckFloor } from './CheckFloor.tsx';
 import { CheckMeasures } from './CheckMeasures.tsx';
@@ -144,9 +144,12 @@ export function CheckReportView({
             {words.share && `: ${words.share}`}{' '}
             <Box
               component="span"
-              sx={{ display: 'block', color: 'text.primary', fontSize: '1.05rem', my: 0.5 }}
+              sx={{ ...BESIDE_WORDS, color: 'text.primary', fontSize: '1.05rem', my: 0.5 }}
             >
-              {words.next} {words.holds} {notSo(words.headline, words.ids)}
+              <span>
+                {words.next} {words.holds}
+              </span>
+              {notSo(words.headline, words.ids)}
             </Box>
             {words.certainty}
           </>

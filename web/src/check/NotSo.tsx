@@ -32,7 +32,13 @@ export function NotSo({
   const close = (): void => setOpen(false);
   return (
     <>
-      <Button size="small" disabled={busy} aria-label={`Not so: ${what}`} onClick={() => setOpen(true)}>
+      <Button
+        size="small"
+        sx={{ flexShrink: 0 }}
+        disabled={busy}
+        aria-label={`Not so: ${what}`}
+        onClick={() => setOpen(true)}
+      >
         Not so
       </Button>
       <Dialog open={open} onClose={close} fullWidth maxWidth="sm">
