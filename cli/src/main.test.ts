@@ -131,6 +131,29 @@ test('a floor converted to a drawing or a table and back keeps every mark', asyn
   expect((await run('convert', ...HALL, '--to', 'dxf')).out).toContain('DIMENSIONS');
 });
 
+/** A check file, as far as it is looked at here. */
+const checkIn = (path: string) =>
+  JSON.parse(readFileSync(path, 'utf8')) as {
+    faults: {
+      id: string;
+      fault: string;
+      time_s: number;
+      foot: string;
+      measured: number;
+      limit: number;
+      uncertainty: number;
+      move_number: number;
+      consequences: unknown[];
+      kind: string;
+    }[];
+    moves: { number: number; verdict: string }[];
+    verdict: { outcome: string; matched: number; planned: number; fault_count: number; clean: number };
+    struck_out: { id: string; reason: string; was: unknown }[];
+    range: object;
+    beat: object;
+    balance: object;
+  };
+
 test('check finds in the example what was put into it', async () => {
   const out = join(folder, 'imke.check.json');
   const { code } = await run(
@@ -147,24 +170,7 @@ test('check finds in the example what was put into it', async () => {
     '1',
   );
   expect(code).toBe(1);
-  const report = JSON.parse(readFileSync(out, 'utf8')) as {
-    faults: {
-      fault: string;
-      time_s: number;
-      foot: string;
-      measured: number;
-      limit: number;
-      uncertainty: number;
-      move_number: number;
-      consequences: unknown[];
-      kind: string;
-    }[];
-    moves: { number: number; verdict: string }[];
-    verdict: { outcome: string; matched: number; planned: number; fault_count: number };
-    range: object;
-    beat: object;
-    balance: object;
-  };
+  const report = checkIn(out);
   expect(report.verdict.outcome).toBe('not-met');
   expect(report.verdict.matched).toBe(report.verdict.planned);
   const placed = DEMO_DRILLS[0]!.settings.faults!;
@@ -193,12 +199,7 @@ test('what is struck out of a check counts no more, from a list or from a check 
   const list = join(folder, 'struck.json');
   const out = join(folder, 'struck.check.json');
   const args = ['check', ...DRILL, '--track', example('imke.track.csv'), '--out', out];
-  interface Struck {
-    readonly faults: readonly { readonly id: string; readonly kind: string }[];
-    readonly verdict: { readonly fault_count: number; readonly clean: number };
-    readonly struck_out: readonly { readonly id: string; readonly reason: string; readonly was: unknown }[];
-  }
-  const read = (): Struck => JSON.parse(readFileSync(out, 'utf8')) as Struck;
+  const read = () => checkIn(out);
   await run(...args);
   const before = read();
   const id = before.faults.find(({ kind }) => kind === 'slip')?.id ?? '';
