@@ -1,3 +1,4 @@
+import { parseArgs } from 'node:util';
 import { accuracy } from './accuracy.ts';
 import { coverage } from './coverage.ts';
 import { fill } from './fill.ts';
@@ -9,16 +10,18 @@ import { speed } from './speed.ts';
 import { writes } from './writes.ts';
 
 const what = process.argv[2] ?? 'all';
-const drills = Number(process.env['DRILLS'] ?? 60);
-if (what === 'all' || what === 'accuracy') accuracy(drills, Number(process.env['SEED'] ?? Date.now() % 1e6));
-if (what === 'all' || what === 'accuracy')
-  coverage(Number(process.env['RECORDINGS'] ?? 12), Number(process.env['SEED'] ?? Date.now() % 1e6));
-if (what === 'coverage')
-  coverage(Number(process.env['RECORDINGS'] ?? 12), Number(process.env['SEED'] ?? Date.now() % 1e6));
-if (what === 'all' || what === 'moves')
-  moves(Number(process.env['DRILLS'] ?? 300), Number(process.env['SEED'] ?? Date.now() % 1e6));
-if (what === 'all' || what === 'people')
-  people(Number(process.env['DRILLS'] ?? 20), Number(process.env['SEED'] ?? Date.now() % 1e6));
+const { values } = parseArgs({
+  args: process.argv.slice(3),
+  options: { seed: { type: 'string' }, drills: { type: 'string' }, recordings: { type: 'string' } },
+});
+/** Drawn anew each time, so that nothing was made for it; one that is given comes again. */
+const seed = Number(values.seed ?? process.env['SEED'] ?? Date.now() % 1e6);
+const drills = (usual: number): number => Number(values.drills ?? process.env['DRILLS'] ?? usual);
+const recordings = Number(values.recordings ?? process.env['RECORDINGS'] ?? 12);
+if (what === 'all' || what === 'accuracy') accuracy(drills(60), seed);
+if (what === 'all' || what === 'accuracy' || what === 'coverage') coverage(recordings, seed);
+if (what === 'all' || what === 'moves') moves(drills(300), seed);
+if (what === 'all' || what === 'people') people(drills(20), seed);
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();
