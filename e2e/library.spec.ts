@@ -7,7 +7,12 @@ test('a drill of the club goes into the library, is found there, and copied', as
   await page.getByRole('tab', { name: 'Drill' }).click();
   await page.getByRole('button', { name: 'Keep it in the library' }).click();
   await page.getByLabel('What it is for').fill('In, hit, and out on another line.');
+  // "Saved" may be of what was typed before: the page is left once the last of it is kept.
+  const kept = page.waitForResponse(
+    (response) => response.ok() && (response.request().postData() ?? '').includes('hands come home first'),
+  );
   await page.getByLabel('Look for, one a line').fill('the far foot follows\nhands come home first');
+  await kept;
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.goto(`${program.url}/patterns/library`);
   await page.getByLabel('Words').fill('another line');
