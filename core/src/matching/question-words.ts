@@ -1,6 +1,6 @@
 import { otherFoot } from '../body/index.ts';
 import { formatDegrees, formatSmall, type UnitSystem } from '../measure/index.ts';
-import { doneAsWords } from './way-words.ts';
+import { doneAsWords } from './ways/way-words.ts';
 import type { Question } from './questions.ts';
 import type { Axes } from './reading.ts';
 

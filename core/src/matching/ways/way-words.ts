@@ -1,5 +1,5 @@
-import { formatSmall, type UnitSystem } from '../measure/index.ts';
-import type { DoneAs } from './ways.ts';
+import { formatSmall, type UnitSystem } from '../../measure/index.ts';
+import type { DoneAs } from './done-as.ts';
 
 /** A way of doing a drill in a coach's words, with its numbers, and one way out. */
 export function doneAsWords(

@@ -1,0 +1,34 @@
+import { distanceM } from '../../geometry/index.ts';
+import type { FootEvent, Item, PlannedMove } from '../../pattern/index.ts';
+import type { AlignedMove } from '../aligned-move.ts';
+import type { Match, Matching } from '../match.ts';
+import type { DoneAs } from './done-as.ts';
+
+export interface Asked {
+  readonly moves: readonly PlannedMove[];
+  readonly events: readonly FootEvent[];
+  readonly matching: Matching;
+  readonly items: readonly Item[];
+  readonly endS: number;
+}
+
+export interface Tried {
+  readonly cost: number;
+  readonly match: Match;
+  readonly way: DoneAs | null;
+}
+
+/** Steps of a plan that can be seen: from foot to place. */
+export const visible = ({ moves, matching: { shows } }: Asked): FootEvent[] =>
+  moves.flatMap(({ events }) => events.filter(shows));
+
+export const lengthOf = ({ from, to }: FootEvent): number => distanceM(from, to);
+
+export const firstStep = ({ planned, observed }: AlignedMove): readonly [FootEvent, FootEvent] | null => {
+  const asked = planned?.events.find(({ how }) => how === 'step' || how === 'drag');
+  const did = observed.find(({ foot, how }) => foot === asked?.foot && how !== 'pivot');
+  return asked && did && !asked.about ? [asked, did] : null;
+};
+
+/** What is fitted to a recording by a number of its own has to be better by so much a move. */
+export const FREE_COST = 0.05;

@@ -1,0 +1,25 @@
+import type { Match } from '../match.ts';
+
+/**
+ * A way in which people do a drill that is not how it was planned, and yet the drill. What follows from it is not told
+ * beside it.
+ */
+export type DoneAs = {
+  /** Planned moves that are it. */
+  readonly moveNumbers: readonly number[];
+} & (
+  | { readonly is: 'scaled'; readonly times: number }
+  | { readonly is: 'ended early'; readonly afterMove: number; readonly moves: number }
+  | { readonly is: 'begun late'; readonly fromMove: number; readonly moves: number }
+  | { readonly is: 'rounds'; readonly spansS: readonly (readonly [number, number])[] }
+  | { readonly is: 'stayed'; readonly mostM: number }
+  | { readonly is: 'merged'; readonly didM: number; readonly askedM: number }
+  | { readonly is: 'split'; readonly didM: number; readonly askedM: number }
+);
+
+export interface DoneMatch {
+  readonly match: Match;
+  readonly ways: readonly DoneAs[];
+  /** One of the ways explains the recording: it is this drill, though it did not seem to be. */
+  readonly isExplained: boolean;
+}

@@ -1,0 +1,73 @@
+import { subtract } from '../../geometry/index.ts';
+import { ballsAfter, type FootEvent, type PlannedMove } from '../../pattern/index.ts';
+import { medianOf } from '../../track/index.ts';
+import type { AlignedMove } from '../aligned-move.ts';
+import { matchToPlan, type Match } from '../match.ts';
+import { firstStep, FREE_COST, lengthOf, visible, type Asked, type Tried } from './asked.ts';
+
+/** So many times as long or as short people step. */
+const TIMES = [0.4, 0.5, 0.62, 0.76, 1.3, 1.5, 1.75, 2, 2.2];
+/** A plan whose steps are so many times as long; turns and the stance stay. */
+function scaledMoves(moves: readonly PlannedMove[], times: number): PlannedMove[] {
+  const [first] = moves;
+  if (!first) return [];
+  let feet = { left: first.before.left, right: first.before.right };
+  return moves.map((move) => {
+    const before = { ...move.before, ...feet };
+    const events = move.events.map((event): FootEvent => {
+      const from = feet[event.foot];
+      const by = event.about || event.how === 'pivot' ? 1 : times;
+      const way = subtract(event.to, event.from);
+      const to = { x: from.x + by * way.x, y: from.y + by * way.y };
+      feet = ballsAfter(feet, [{ ...event, to }]);
+      return { ...event, from, to };
+    });
+    return { ...move, before, after: { ...move.after, ...feet }, events };
+  });
+}
+
+/** Rows of a changed plan with the moves of the plan itself. */
+const ofThePlan = (rows: readonly AlignedMove[], moves: readonly PlannedMove[]): AlignedMove[] => {
+  const byNumber = new Map(moves.map((move) => [move.number, move]));
+  return rows.map((row) => {
+    const planned = row.planned && (byNumber.get(row.planned.number) ?? null);
+    const expected = row.expected.flatMap(
+      (event) => planned?.events.find(({ number }) => number === event.number) ?? [],
+    );
+    return { ...row, planned, expected };
+  });
+};
+
+export function scaled(asked: Asked, asIs: Match): Tried[] {
+  const { moves, events, matching } = asked;
+  const ratio = medianOf(events.map(lengthOf)) / medianOf(visible(asked).map(lengthOf));
+  const near = (times: number): boolean => times / ratio < 1.7 && ratio / times < 1.7;
+  return TIMES.filter((times) => !(ratio > 0) || near(times)).map((times) => {
+    const own = scaledMoves(moves, times);
+    const match = matchToPlan(own, events, { ...matching, paces: [asIs.pace] });
+    const rows = ofThePlan(match.rows, moves);
+    return {
+      cost: match.costPerMove + FREE_COST,
+      match: { ...match, rows },
+      way: { is: 'scaled', times: timesOf(rows) ?? times, moveNumbers: steppedBeyond(rows, times) },
+    };
+  });
+}
+
+/** How many times as long the first feet stepped as planned, as a rule. */
+export function timesOf(rows: readonly AlignedMove[]): number | null {
+  const ratios = rows.flatMap((row) => {
+    const step = firstStep(row);
+    return step ? [lengthOf(step[1]) / Math.max(lengthOf(step[0]), 0.02)] : [];
+  });
+  return ratios.length === 0 ? null : medianOf(ratios);
+}
+
+/** Moves whose first step went further off in the way of a scale than half of it. */
+export const steppedBeyond = (rows: readonly AlignedMove[], times: number): number[] =>
+  rows.flatMap((row) => {
+    const step = firstStep(row);
+    if (!row.planned || !step) return [];
+    const ratio = lengthOf(step[1]) / Math.max(lengthOf(step[0]), 0.02);
+    return (times > 1 ? ratio > (1 + times) / 2 : ratio < (1 + times) / 2) ? [row.planned.number] : [];
+  });
