@@ -12,7 +12,12 @@ import { writes } from './writes.ts';
 const what = process.argv[2] ?? 'all';
 const { values } = parseArgs({
   args: process.argv.slice(3),
-  options: { seed: { type: 'string' }, drills: { type: 'string' }, recordings: { type: 'string' } },
+  options: {
+    seed: { type: 'string' },
+    drills: { type: 'string' },
+    recordings: { type: 'string' },
+    only: { type: 'string' },
+  },
 });
 /** Drawn anew each time, so that nothing was made for it; one that is given comes again. */
 const seed = Number(values.seed ?? process.env['SEED'] ?? Date.now() % 1e6);
@@ -21,7 +26,7 @@ const recordings = Number(values.recordings ?? process.env['RECORDINGS'] ?? 12);
 if (what === 'all' || what === 'accuracy') accuracy(drills(60), seed);
 if (what === 'all' || what === 'accuracy' || what === 'coverage') coverage(recordings, seed);
 if (what === 'all' || what === 'moves') moves(drills(300), seed);
-if (what === 'all' || what === 'people') people(drills(20), seed);
+if (what === 'all' || what === 'people') people(drills(20), seed, values.only);
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();

@@ -1,14 +1,19 @@
 import type { Chance } from '@angled-chalk/core/measure';
 import { asPerson, type Habits, type Walked } from './person.ts';
-import type { Ideal } from './people.ts';
+import type { Ideal } from './people-drills.ts';
 import type { Foot, Name, Segment } from './walker.ts';
+
+/** What was walked, and from when on a tracker took each foot for the other. */
+export type Oddly = Walked & { readonly exchangedFromS?: number };
 
 /** Ways in which people do a drill that are not the plan, and yet the drill. */
 export interface OddWay {
   readonly name: string;
   /** Its name in a report, and what else is as good. */
   readonly told: readonly string[];
-  readonly walked: (ideal: Ideal, habits: Habits, chance: Chance) => Walked;
+  /** Of a mixture what has to be named beside it: one of them. */
+  readonly also?: readonly string[];
+  readonly walked: (ideal: Ideal, habits: Habits, chance: Chance) => Oddly;
 }
 
 const within = (chance: Chance, least: number, most: number): number =>
@@ -91,9 +96,9 @@ function steppedBack(
   }));
 }
 
-function endedAfter(ideal: Ideal, habits: Habits, chance: Chance): Walked {
+function endedAfter(ideal: Ideal, habits: Habits, chance: Chance, most = 0.85): Walked {
   const all = person(ideal, ideal.walked, habits, chance);
-  const last = Math.round(within(chance, 0.35, 0.85) * lastMove(all));
+  const last = Math.round(within(chance, 0.35, most) * lastMove(all));
   const segments = all.segments.filter(({ move }) => move <= last);
   return { ...all, segments, t: endOf(segments) + 1 };
 }
@@ -162,7 +167,8 @@ export const ODD_WAYS: readonly OddWay[] = [
   { name: 'stopped on the way', told: ['ended early'], walked: endedAfter },
   {
     name: 'walked off in the middle',
-    told: ['ended early'],
+    // Where rounds look alike nobody knows which end is missing.
+    told: ['ended early', 'begun late'],
     walked: (ideal, habits, chance) => {
       const part = endedAfter(ideal, habits, chance);
       const feet = feetAfter(part.segments, ideal.start);
@@ -172,7 +178,6 @@ export const ODD_WAYS: readonly OddWay[] = [
   },
   {
     name: 'begun late',
-    // Where rounds look alike nobody knows which end is missing.
     told: ['begun late', 'ended early'],
     walked: (ideal, habits, chance) => {
       const all = person(ideal, ideal.walked, habits, chance);
@@ -214,6 +219,50 @@ export const ODD_WAYS: readonly OddWay[] = [
         toS: segment.toS + laterS,
       }));
       return { ...one, segments: [...one.segments, ...back, ...again], t: endOf(again) + 1 };
+    },
+  },
+  {
+    name: 'begun again',
+    // Whole rounds of a repeat beyond those asked for are counted.
+    told: ['begun again', 'wrong-count'],
+    walked: (ideal, habits, chance) => {
+      // Who has done nearly all of it has done a round.
+      const begun = endedAfter(ideal, habits, chance, 0.7);
+      const feet = feetAfter(begun.segments, ideal.start);
+      const back = steppedBack(feet, ideal.start, endOf(begun.segments) + 1);
+      const laterS = endOf(back) + 0.6;
+      const again = person(ideal, ideal.walked, habits, chance).segments.map((one) => ({
+        ...one,
+        fromS: one.fromS + laterS,
+        toS: one.toS + laterS,
+      }));
+      return { ...begun, segments: [...begun.segments, ...back, ...again], t: endOf(again) + 1 };
+    },
+  },
+  {
+    name: 'half as long, and stopped',
+    told: ['scaled'],
+    also: ['ended early'],
+    walked: (ideal, habits, chance) =>
+      endedAfter(ideal, { ...habits, scale: within(chance, 0.4, 0.6) }, chance),
+  },
+  {
+    name: 'twice as long, and walked off',
+    told: ['scaled'],
+    also: ['ended early', 'begun late'],
+    walked: (ideal, habits, chance) => {
+      const part = endedAfter(ideal, { ...habits, scale: within(chance, 1.7, 2.1) }, chance);
+      const feet = feetAfter(part.segments, ideal.start);
+      const off = strolls(feet, { x: feet.left.x + 1.8, y: feet.left.y + 1.2 }, endOf(part.segments) + 0.6);
+      return { ...part, segments: [...part.segments, ...off], t: endOf(off) + 1 };
+    },
+  },
+  {
+    name: 'left and right exchanged on the way',
+    told: ['exchanged'],
+    walked: (ideal, habits, chance) => {
+      const all = person(ideal, ideal.walked, habits, chance);
+      return { ...all, exchangedFromS: within(chance, 0.2, 0.8) * all.t };
     },
   },
   {

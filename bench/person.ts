@@ -22,7 +22,18 @@ export interface Habits {
   readonly slip?: { readonly move: number; readonly alongM: number };
   /** Steps are so many times as long as they should be. */
   readonly scale?: number;
+  /** Feet are so many times as long on their way. */
+  readonly slow?: number;
+  /** Feet never leave the floor. */
+  readonly drags?: true;
+  /** Feet slide so far on after they came down, each within 30 to 120 ms. */
+  readonly settlesM?: number;
+  /** Hands come about when they should, 1 sigma. */
+  readonly handS?: number;
 }
+
+/** A slide that dies away. */
+const eased = (share: number): number => 1 - (1 - share) ** 2;
 
 export const EXACTLY: Habits = { placeM: 0, toeDeg: 0, timeS: 0 };
 
@@ -55,6 +66,7 @@ export function asPerson(
   let free = 0;
   const scale = habits.scale ?? 1;
   const done: Segment[] = [];
+  const movedS = new Map<Segment, number>();
   for (const one of segments.toSorted((a, b) => a.fromS - b.fromS)) {
     const { foot, how, move } = one;
     const goes = how === 'step' || how === 'raise';
@@ -85,7 +97,7 @@ export function asPerson(
     const lateS = (late.get(move) ?? 0) + (isFirst ? 0 : (habits.secondS ?? 0));
     // A foot does not leave before the other one stands, where it did not.
     const fromS = how === 'step' ? Math.max(one.fromS + lateS, free) : one.fromS + lateS;
-    const toS = fromS + (one.toS - one.fromS);
+    const toS = fromS + (habits.slow ?? 1) * (one.toS - one.fromS);
     if (how === 'step') free = toS + 0.03;
     let { about } = one;
     if (about) {
@@ -102,8 +114,29 @@ export function asPerson(
         within(degOf(own.x - now.x, own.y - now.y) - degOf(one.from.x - centre.x, one.from.y - centre.y));
       about = { ...now, byDeg: about.byDeg + turned };
     }
-    done.push({ ...one, fromS, toS, from: own, to, about });
+    const flat = habits.drags && how === 'step' ? { riseM: 0 } : {};
+    const slides = how === 'step' && wayM > 0.02 ? (habits.settlesM ?? 0) : 0;
+    if (slides > 0) {
+      const down = { ...to, x: to.x - (slides * dx) / wayM, y: to.y - (slides * dy) / wayM };
+      const restsS = toS + 0.03 + 0.09 * chance.uniform();
+      done.push({ ...one, ...flat, fromS, toS, from: own, to: down, about });
+      done.push({ ...one, fromS: toS, toS: restsS, from: down, to, about: null, riseM: 0, course: eased });
+    } else done.push({ ...one, ...flat, fromS, toS, from: own, to, about });
+    movedS.set(one, toS - one.toS);
     feet[foot] = to;
   }
-  return { segments: done, strikes, beside, t: Math.max(t, ...done.map(({ toS }) => toS + 0.5)) };
+  // A hand follows the feet it comes after, or with.
+  const hands = strikes.map(({ timeS, name }) => {
+    const after = segments
+      .filter(({ how, toS }) => how !== 'bounce' && toS <= timeS + 0.02)
+      .reduce<Segment | null>((last, one) => (last && last.toS >= one.toS ? last : one), null);
+    const laterS = (after && movedS.get(after)) ?? 0;
+    return { name, timeS: timeS + laterS + (habits.handS ?? 0) * chance.normal() };
+  });
+  return {
+    segments: done,
+    strikes: hands.toSorted((a, b) => a.timeS - b.timeS),
+    beside,
+    t: Math.max(t, ...done.map(({ toS }) => toS + 0.5)),
+  };
 }

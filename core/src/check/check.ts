@@ -20,7 +20,7 @@ import {
 import type { Track } from '../track/index.ts';
 import { frameOf, type FrameReport } from '../matching/index.ts';
 import { judgeAsMarked } from './judge-track.ts';
-import { doneAs, matchToPlan, showsOf } from '../matching/index.ts';
+import { doneAs, exchangesIn, matchToPlan, showsOf } from '../matching/index.ts';
 import { questionOf, type DoneAs, type Question } from '../matching/index.ts';
 import { drillRead, trackRead, type Reading } from '../matching/index.ts';
 import type { CheckReport } from './report.ts';
@@ -93,6 +93,16 @@ export function judgePlan(drill: PlannedDrill): Judged {
  * asked first: while that is open, nothing is judged.
  */
 export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSteps = {}): CheckResult {
+  const { round, ...reading } = steps.reading ?? {};
+  if (round === undefined) return checkRead(given, recorded, steps);
+  const whole = checkRead(given, recorded, { ...steps, reading });
+  const [rounds] = whole.report.questions.flatMap((one) => (one.about === 'rounds' ? [one.spansS] : []));
+  const spanS = rounds?.[round - 1];
+  // A round that is not there is asked about again.
+  return spanS ? checkRead(given, recorded, { ...steps, reading: { ...reading, spanS } }) : whole;
+}
+
+function checkRead(given: PlannedDrill, recorded: Track, steps: CheckSteps): CheckResult {
   const progress = steps.onProgress ?? (() => undefined);
   const reading = steps.reading ?? {};
   progress(0.05, 'Expanding the plan');
@@ -106,7 +116,12 @@ export function checkTrack(given: PlannedDrill, recorded: Track, steps: CheckSte
   const seen = { track, detection };
   const matching = { intervalS: 60 / asked.plan.tempoPerMin, shows: showsOf(detection) };
   const asIs = matchToPlan(footwork.moves, detection.events, matching);
-  const first = questionOf(asked, detection, asIs);
+  const exchangesS = exchangesIn(track);
+  const [fromS] = exchangesS;
+  const first: Question | null =
+    fromS === undefined
+      ? questionOf(asked, detection, asIs)
+      : { about: 'exchanged', fromS, times: exchangesS.length, reading: { exchanged: true } };
   // What would settle itself by another reading is asked; what is only done otherwise is looked at before it is another drill.
   const done =
     first && first.about !== 'another drill'

@@ -14,7 +14,7 @@ import type { Track } from '../track/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
 import { blindness } from '../matching/index.ts';
 import { causesOf, type Cause } from './causes.ts';
-import { clockMap, type ClockMap } from '../matching/index.ts';
+import { clockMap, strikeClock, type ClockMap } from '../matching/index.ts';
 import { compareWithPlan } from './compare.ts';
 import type { FrameReport } from '../matching/index.ts';
 import type { DoneAs, Match } from '../matching/index.ts';
@@ -99,11 +99,13 @@ const judging =
     }));
     const span = drillRows(all);
     const { rows } = span;
-    const clock = clockMap(rows);
+    const beatS = 60 / drill.plan.tempoPerMin;
+    const byFeet = clockMap(rows);
+    const clock = byFeet.spanS ? byFeet : (strikeClock(footwork.moves, seen.track, beatS) ?? byFeet);
     const performance = performTrack(drill, planned, seen, span, clock);
     const { limits } = performance.stance.school;
     const { detection } = seen;
-    const intervalS = (60 / drill.plan.tempoPerMin) * match.pace;
+    const intervalS = beatS * match.pace;
     const ofRules = foundBy(performance);
     const {
       tempo,

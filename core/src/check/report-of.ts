@@ -35,7 +35,9 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
   const { detection } = seen;
   const planned = rows.filter((row) => row.planned !== null);
   const found = planned.filter(({ observed }) => observed.length > 0);
-  const isJudged = !around.isOpen && found.length > 0;
+  // Where no foot has to go anywhere the hands are what is judged.
+  const isOfHands = planned.length > 0 && planned.every((row) => row.planned?.events.length === 0);
+  const isJudged = !around.isOpen && (found.length > 0 || isOfHands);
   const causes = isJudged ? judged.causes : [];
   const faults = causes.filter((cause) => cause.verdict === 'not-met');
   const undecided = causes.filter((cause) => cause.verdict === 'cannot-tell');

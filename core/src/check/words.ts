@@ -87,8 +87,9 @@ function coached(report: CheckReport, { outcome, share }: Judgement, said: reado
     return `${tempo.charAt(0).toUpperCase()}${tempo.slice(1)}.`;
   if (first) return first.words;
   const seen = share.moves - share.cannotTell;
-  const all =
-    share.cannotTell > 0 ? `All ${seen} moves that can be seen are clean` : `All ${seen} moves are clean`;
+  const of = share.cannotTell > 0 ? `${seen} moves that can be seen are clean` : `${seen} moves are clean`;
+  // One that is off, and nobody can say by how much, is not clean.
+  const all = share.clean < seen ? `${share.clean} of ${of}` : `All ${of}`;
   const unseen = [
     ...(strikesUnseen(report) ? ['strikes were not seen'] : []),
     ...(report.capture.notices.some(({ about }) => about === 'landings only')

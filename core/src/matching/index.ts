@@ -1,7 +1,10 @@
+export { cropped } from './crop.ts';
 export { align } from './align.ts';
 export type { AlignedMove } from './aligned-move.ts';
 export { blindness } from './blind.ts';
 export { type ClockMap, clockMap } from './clock.ts';
+export { exchangesIn } from './exchanged.ts';
+export { strikeClock } from './strike-clock.ts';
 export { frameOf, type FrameReport } from './frame.ts';
 export { type Match, matchToPlan } from './match.ts';
 export { plannedFor } from './align-costs.ts';

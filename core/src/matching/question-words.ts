@@ -45,6 +45,11 @@ export function questionWords(
         words: `This does not look like ${question.plan}: hardly a step of it is in the recording.`,
         wayOut: 'Choose the recording of this drill, or the plan that was walked.',
       };
+    case 'exchanged':
+      return {
+        words: `Left and right change names ${question.times === 1 ? '' : `${question.times} times, first `}at ${question.fromS.toFixed(1)} s: each foot is at once where the other was.`,
+        wayOut: 'Take them the other way round from there?',
+      };
     case 'rounds':
       return doneAsWords({ is: 'rounds', spansS: question.spansS, moveNumbers: [] }, units);
     case 'units':

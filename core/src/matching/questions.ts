@@ -16,6 +16,8 @@ export type Question = {
   | { readonly about: 'mirrored'; readonly otherLead: boolean }
   | { readonly about: 'other side'; readonly student: string; readonly plannedLead: FootName }
   | { readonly about: 'another drill'; readonly plan: string }
+  /** From a time on the feet have each other's names, so many times in all. */
+  | { readonly about: 'exchanged'; readonly fromS: number; readonly times: number }
   | { readonly about: 'rounds'; readonly spansS: readonly (readonly [number, number])[] }
   /** The feet stand so far apart, were the places metres. */
   | { readonly about: 'units'; readonly unit: string; readonly apartM: number }
@@ -107,6 +109,8 @@ const READINGS: readonly Reading[] = [
  * right? One answer: the first thing that is wrong, or null. Judging waits until it is settled.
  */
 export function questionOf(drill: PlannedDrill, detection: Detection, match: Match): Question | null {
+  // Where no foot has to go anywhere the hands tell what was done.
+  if (!expand(drill).moves.some(({ events }) => events.length > 0)) return null;
   if (detection.events.length === 0) return { about: 'another drill', plan: drill.plan.name, reading: null };
   const asIs = suitOf(drill, detection, {}, match);
   if (asIs.cost < SUITS) return null;

@@ -1,6 +1,7 @@
 import { otherFoot } from '../body/index.ts';
 import { boundsOf, wrapDeg, type Point } from '../geometry/index.ts';
 import { cropped } from './crop.ts';
+import { exchangesIn, isExchangedAt } from './exchanged.ts';
 import { movePlan } from '../drill/index.ts';
 import { mirrorPattern, type FootEvent, type Plan, type PlannedDrill } from '../pattern/index.ts';
 import type { FootSamples, Samples, Track } from '../track/index.ts';
@@ -27,8 +28,12 @@ export interface Reading {
   readonly otherLead?: true;
   /** The marks lie where the student's landings say. */
   readonly marks?: 'as seen';
+  /** From where the feet change names on they are taken the other way round. */
+  readonly exchanged?: true;
   /** Only what lies between two times of the recording. */
   readonly spanS?: readonly [number, number];
+  /** Only one of several rounds of the drill, from 1. */
+  readonly round?: number;
 }
 
 /** Readings by name, for whoever asks for one without a screen. */
@@ -46,6 +51,12 @@ export const READINGS = {
   inches: { unitM: 0.0254 },
   feet: { unitM: 0.3048 },
   'marks-as-seen': { marks: 'as seen' },
+  exchanged: { exchanged: true },
+  'round-1': { round: 1 },
+  'round-2': { round: 2 },
+  'round-3': { round: 3 },
+  'round-4': { round: 4 },
+  'round-5': { round: 5 },
 } as const satisfies Readonly<Record<string, Reading>>;
 /** A reading by its name; null where there is none of that name. */
 export const readingNamed = (name: string): Reading | null =>
@@ -96,9 +107,27 @@ interface Places {
   readonly y: Samples;
 }
 
+/** A track with its feet taken the other way round wherever they had changed names. */
+function withFeetNamed(track: Track): Track {
+  const exchangesS = exchangesIn(track);
+  const isExchanged = track.timeS.map((atS) => (isExchangedAt(exchangesS, atS) ? 1 : 0));
+  const of = (own: Samples, other: Samples): Samples =>
+    own.map((value, i) => (isExchanged[i] === 1 ? (other[i] ?? NaN) : value));
+  const maybe = (own: Samples | null, other: Samples | null): Samples | null =>
+    own && other && of(own, other);
+  const foot = (own: FootSamples, other: FootSamples): FootSamples => ({
+    x: of(own.x, other.x),
+    y: of(own.y, other.y),
+    headingDeg: maybe(own.headingDeg, other.headingDeg),
+    z: maybe(own.z, other.z),
+  });
+  return { ...track, left: foot(track.left, track.right), right: foot(track.right, track.left) };
+}
+
 /** A track read another way: a copy; the one given stays as it is. */
 export function trackRead(whole: Track, reading: Reading, plan: Plan): Track {
-  const track = reading.spanS ? cropped(whole, reading.spanS) : whole;
+  const named = reading.exchanged ? withFeetNamed(whole) : whole;
+  const track = reading.spanS ? cropped(named, reading.spanS) : named;
   if (!reading.swapFeet && !reading.axes && reading.unitM === undefined) return track;
   const { at, heading } = mapsOf(reading, plan);
   const places = ({ x, y }: Places): Places => {

@@ -413,7 +413,10 @@ export function habitsOf({
     return sure ? [{ ...sure, covers: measure.covers }] : [];
   });
   const beat = beatHabit(late, readings);
-  if (beat) measured.push({ ...beat, covers: ['off-beat'] });
+  const second = measured.find(({ habit }) => habit.of === 'second foot late');
+  // Who waits for the second foot comes late with the next step: no habit beside it.
+  if (beat && !(second && second.habit.value > beat.habit.value))
+    measured.push({ ...beat, covers: ['off-beat'] });
   // Of what is between the feet the surest says it; a step that is short for it is the same.
   const isBetween = ({ habit }: Sure): boolean => BETWEEN_FEET.includes(habit.of);
   const [between] = measured.filter(isBetween).toSorted((a, b) => b.z - a.z);

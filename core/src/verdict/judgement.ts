@@ -126,7 +126,7 @@ function shiftsOf({ apartM, headingDeg }: Alike): { readonly shift: Shift; reado
 }
 
 /** What was found of every planned move. What follows from another move is not its own. */
-function findingsOf({ rows, causes, legs }: JudgementOrder): FoundOfMoves {
+function findingsOf({ rows, causes, legs, performance }: JudgementOrder): FoundOfMoves {
   const off = new Map<number, Finding[]>();
   const add = (number: number, found: Finding): void => {
     off.set(number, [...(off.get(number) ?? []), found]);
@@ -137,7 +137,9 @@ function findingsOf({ rows, causes, legs }: JudgementOrder): FoundOfMoves {
   for (const { planned, expected, observed } of rows) {
     if (planned) {
       before = planned.number;
-      if (expected.length === 0 && planned.events.length > 0) unseen.add(planned.number);
+      const isOfHands = planned.events.length === 0 && planned.strikes.length > 0;
+      const isUnseen = isOfHands ? performance.strikes === 'not seen' : planned.events.length > 0;
+      if (expected.length === 0 && isUnseen) unseen.add(planned.number);
     } else for (const { landS } of observed) if (before !== null) extraOf.set(landS, before);
   }
   for (const cause of causes) {

@@ -15,6 +15,18 @@ export function SettleButton({
   const units = useUnits();
   const { reading } = question;
   if (!reading) return null;
+  // Of several rounds each can be judged apart.
+  if (question.about === 'rounds')
+    return question.spansS.map((spanS, i) => (
+      <Button
+        key={spanS[0]}
+        variant={i === 0 ? 'contained' : 'outlined'}
+        disabled={busy}
+        onClick={() => onRead({ spanS })}
+      >
+        Judge round {i + 1}
+      </Button>
+    ));
   return (
     <Button variant="contained" disabled={busy} onClick={() => onRead(reading)}>
       {questionWords(question, units).wayOut.replace(/\?$/, '')}

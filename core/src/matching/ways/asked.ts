@@ -15,7 +15,10 @@ export interface Asked {
 export interface Tried {
   readonly cost: number;
   readonly match: Match;
-  readonly way: DoneAs | null;
+  /** What it is done as; none: as planned. */
+  readonly ways: readonly DoneAs[];
+  /** Of several rounds, which share of the last one is there. */
+  readonly lastPart?: number;
 }
 
 /** Steps of a plan that can be seen: from foot to place. */
@@ -28,6 +31,18 @@ export const firstStep = ({ planned, observed }: AlignedMove): readonly [FootEve
   const asked = planned?.events.find(({ how }) => how === 'step' || how === 'drag');
   const did = observed.find(({ foot, how }) => foot === asked?.foot && how !== 'pivot');
   return asked && did && !asked.about ? [asked, did] : null;
+};
+
+/** Rows of a changed plan with the moves of the plan itself. */
+export const ofThePlan = (rows: readonly AlignedMove[], moves: readonly PlannedMove[]): AlignedMove[] => {
+  const byNumber = new Map(moves.map((move) => [move.number, move]));
+  return rows.map((row) => {
+    const planned = row.planned && (byNumber.get(row.planned.number) ?? null);
+    const expected = row.expected.flatMap(
+      (event) => planned?.events.find(({ number }) => number === event.number) ?? [],
+    );
+    return { ...row, planned, expected };
+  });
 };
 
 /** What is fitted to a recording by a number of its own has to be better by so much a move. */

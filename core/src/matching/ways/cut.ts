@@ -1,8 +1,10 @@
-import type { FootEvent, Item, PlannedMove } from '../../pattern/index.ts';
+import { otherFoot } from '../../body/index.ts';
+import { dot, subtract } from '../../geometry/index.ts';
+import { ballsAfter, type Balls, type FootEvent, type Item, type PlannedMove } from '../../pattern/index.ts';
 import { medianOf } from '../../track/index.ts';
 import type { AlignedMove } from '../aligned-move.ts';
 import { matchToPlan, type Match } from '../match.ts';
-import { lengthOf, type Asked, type Tried } from './asked.ts';
+import { lengthOf, visible, type Asked, type Tried } from './asked.ts';
 import type { DoneAs, DoneMatch } from './done-as.ts';
 
 /** Moves at an end of a drill that are all missing, from which on the recording ended early, or began late. */
@@ -27,12 +29,14 @@ export function cuts(asked: Asked, asIs: Match): Tried[] {
       // A part that is found costs what it costs; what is left out costs a little, so that no good end is cut away.
       cost: (match.costPerMove * at + CUT_COST * (n - at)) / n,
       match,
-      way: {
-        is: 'ended early',
-        afterMove: moves[at - 1]?.number ?? at,
-        moves: n,
-        moveNumbers: moves.slice(at).map(({ number }) => number),
-      },
+      ways: [
+        {
+          is: 'ended early',
+          afterMove: moves[at - 1]?.number ?? at,
+          moves: n,
+          moveNumbers: moves.slice(at).map(({ number }) => number),
+        },
+      ],
     };
   };
   const rough = best(ends.map(endAt));
@@ -47,7 +51,23 @@ export function cuts(asked: Asked, asIs: Match): Tried[] {
   );
   // Who left out a round has not stopped: that is counted.
   const fewer = Math.min(...withoutARound(asked, asIs));
-  return found.filter(({ cost }) => cost < fewer);
+  return found
+    .filter(({ cost }) => cost < fewer)
+    .map((one) => ({ ...one, match: withoutTail(moves.slice(0, one.at), one.match, tries) }));
+}
+
+/** A match as it is without the steps after its last move: who has stopped walks off, however far. */
+function withoutTail(
+  own: readonly PlannedMove[],
+  match: Match,
+  tries: (own: readonly PlannedMove[], some: readonly FootEvent[]) => Match,
+): Match {
+  const last = match.rows.findLastIndex(({ planned, observed }) => planned && observed.length > 0);
+  const tail = match.rows.slice(last + 1).flatMap(({ observed }) => observed);
+  if (last === -1 || tail.length === 0) return match;
+  const before = match.rows.slice(0, last + 1).flatMap(({ observed }) => observed);
+  const byTime = before.toSorted((a, b) => a.number - b.number);
+  return { ...match, costPerMove: tries(own, byTime).costPerMove };
 }
 
 /** Of what should have come after an end at least so much is still done, in steps about as long: nobody has stopped (own choice). */
@@ -95,8 +115,60 @@ const sooner = (move: PlannedMove, byS: number): PlannedMove => ({
 
 const CUT_COST = 0.2;
 
+/** So many steps in which a foot goes past the other one, at the end of a recording, are somebody who walks off. */
+const LEAST_PASSES = 2;
+
+/** How many steps at the end are a walk: feet that pass each other, or stride. */
+function strolled({ moves, events }: Asked, stands: Balls, dueM: number): number {
+  // Who changes feet as planned passes too.
+  if (moves.some(({ before, after }) => before.lead !== after.lead)) return 0;
+  let balls = stands;
+  const walks = events.map((event) => {
+    const still = balls[otherFoot(event.foot)];
+    balls = ballsAfter(balls, [event]);
+    const way = subtract(event.to, event.from);
+    const isPast = dot(subtract(event.from, still), way) < 0 && dot(subtract(event.to, still), way) > 0;
+    return { isPast: isPast && lengthOf(event) > dueM, isLong: lengthOf(event) > AS_LONG * dueM };
+  });
+  const last = walks.findLastIndex(({ isPast, isLong }) => !isPast && !isLong);
+  const tail = walks.slice(last + 1);
+  return tail.filter(({ isPast }) => isPast).length >= LEAST_PASSES ? tail.length : 0;
+}
+
+/** A match in which the steps of whoever walks off are no moves of the drill. */
+function withoutStroll(asked: Asked, match: Match, stands: Balls): Match {
+  const isStep = ({ how }: FootEvent): boolean => how !== 'pivot';
+  const count = strolled(asked, stands, medianOf(visible(asked).filter(isStep).map(lengthOf)));
+  if (count === 0) return match;
+  const tail = asked.events.slice(-count);
+  const gone = new Set(tail.map(({ number }) => number));
+  // The first stride out of a stance is short: what is taken for a move after one that is missing is it.
+  const before = match.rows.filter(
+    ({ planned, observed }) => planned && !observed.some(({ number }) => gone.has(number)),
+  );
+  const last = before.findLastIndex(({ observed }) => observed.length > 0);
+  const isAfterNone = before[last - 1]?.observed.length === 0;
+  if (isAfterNone) for (const { number } of before[last]?.observed ?? []) gone.add(number);
+  const isGone = ({ number }: FootEvent): boolean => gone.has(number);
+  return {
+    ...match,
+    rows: [
+      ...match.rows.flatMap((row) => {
+        const observed = row.observed.filter((event) => !isGone(event));
+        return row.planned || observed.length > 0 ? [{ ...row, observed }] : [];
+      }),
+      ...asked.events.slice(-count).map((event) => ({ planned: null, expected: [], observed: [event] })),
+    ],
+  };
+}
+
 /** Moves at the ends of a match that are all missing: the recording began late, or ended early. */
-export function trimmed(asked: Asked, { match, ways, isExplained }: DoneMatch): DoneMatch {
+export function trimmed(
+  asked: Asked,
+  { match: found, ways, isExplained }: DoneMatch,
+  stands: Balls,
+): DoneMatch {
+  const match = withoutStroll(asked, found, stands);
   const { moves, items } = asked;
   const planned = match.rows.filter((row) => row.planned);
   const isMissing = ({ expected, observed }: AlignedMove): boolean =>
@@ -146,7 +218,7 @@ export function trimmed(asked: Asked, { match, ways, isExplained }: DoneMatch): 
 }
 
 /** Whether some moves are whole rounds of a repeat: those are counted. */
-function isWholeRounds(
+export function isWholeRounds(
   items: readonly Item[],
   moves: readonly PlannedMove[],
   numbers: readonly number[],

@@ -11,6 +11,8 @@ export type DoneAs = {
   | { readonly is: 'scaled'; readonly times: number }
   | { readonly is: 'ended early'; readonly afterMove: number; readonly moves: number }
   | { readonly is: 'begun late'; readonly fromMove: number; readonly moves: number }
+  /** So many moves were done before it was begun again, at a time of the recording. */
+  | { readonly is: 'begun again'; readonly afterMove: number; readonly atS: number }
   | { readonly is: 'rounds'; readonly spansS: readonly (readonly [number, number])[] }
   | { readonly is: 'stayed'; readonly mostM: number }
   | { readonly is: 'merged'; readonly didM: number; readonly askedM: number }

@@ -24,7 +24,7 @@ export function rounds(asked: Asked, asIs: Match): Tried[] {
   const ratio = events.length / Math.max(1, visible(asked).length);
   if (ratio < 1.5) return [];
   const most = Math.min(MOST_ROUNDS, Math.floor(ratio + 0.5));
-  return Array.from({ length: Math.max(0, most - 1) }, (_, i) => i + 2).map((times) => {
+  return Array.from({ length: Math.max(0, most - 1) }, (_, i) => i + 2).map((times): Tried => {
     const own = roundsOf(moves, times, endS);
     const match = matchToPlan(own, events, { ...matching, paces: [asIs.pace] });
     const spansS = Array.from({ length: times }, (_, k): [number, number] => {
@@ -36,15 +36,34 @@ export function rounds(asked: Asked, asIs: Match): Tried[] {
         Math.max(...seen.map(({ landS }) => landS)) + BESIDE_S,
       ];
     });
-    const isWhole = spansS.every(([fromS, toS]) => Number.isFinite(fromS) && Number.isFinite(toS));
+    const found = foundOf(match, times, moves.length);
+    // The last round may have been stopped; one before it was begun and given up.
+    const isWhole = found.every((share, k) => share >= (k === times - 1 ? LAST_PART : ROUND_PART));
     return {
       // Whatever is found once more is paid for by the moves there are.
       cost: isWhole ? match.costPerMove + FREE_COST : Infinity,
       match: asIs,
-      way: { is: 'rounds', spansS, moveNumbers: [] },
+      ways: [{ is: 'rounds', spansS, moveNumbers: [] }],
+      lastPart: found.at(-1) ?? 0,
     };
   });
 }
 
+/** So much of a round has to be there, and of the last one (own choice). */
+const ROUND_PART = 0.8;
+const LAST_PART = 0.3;
 /** So long before the first lift and after the last landing of a round is part of it. */
 const BESIDE_S = 0.6;
+
+/** Which share of the moves of each round was found. */
+const foundOf = ({ rows }: Match, times: number, n: number): number[] =>
+  Array.from(
+    { length: times },
+    (_, k) =>
+      rows.filter(
+        ({ planned, observed }) => planned && observed.length > 0 && Math.ceil(planned.number / n) === k + 1,
+      ).length / n,
+  );
+
+/** Whether the last of several rounds is there as much as the others. */
+export const isLastWhole = ({ lastPart = 0 }: Tried): boolean => lastPart >= ROUND_PART;

@@ -3,7 +3,8 @@ import { ballsAfter, type FootEvent, type PlannedMove } from '../../pattern/inde
 import { medianOf } from '../../track/index.ts';
 import type { AlignedMove } from '../aligned-move.ts';
 import { matchToPlan, type Match } from '../match.ts';
-import { firstStep, FREE_COST, lengthOf, visible, type Asked, type Tried } from './asked.ts';
+import type { DoneAs } from './done-as.ts';
+import { firstStep, FREE_COST, lengthOf, ofThePlan, visible, type Asked, type Tried } from './asked.ts';
 
 /** So many times as long or as short people step. */
 const TIMES = [0.4, 0.5, 0.62, 0.76, 1.3, 1.5, 1.75, 2, 2.2];
@@ -26,30 +27,25 @@ function scaledMoves(moves: readonly PlannedMove[], times: number): PlannedMove[
   });
 }
 
-/** Rows of a changed plan with the moves of the plan itself. */
-const ofThePlan = (rows: readonly AlignedMove[], moves: readonly PlannedMove[]): AlignedMove[] => {
-  const byNumber = new Map(moves.map((move) => [move.number, move]));
-  return rows.map((row) => {
-    const planned = row.planned && (byNumber.get(row.planned.number) ?? null);
-    const expected = row.expected.flatMap(
-      (event) => planned?.events.find(({ number }) => number === event.number) ?? [],
-    );
-    return { ...row, planned, expected };
-  });
-};
+/** What a recording is, matched to a plan whose steps are so many times as long. */
+const scaledWay = (rows: readonly AlignedMove[], times: number): DoneAs => ({
+  is: 'scaled',
+  times: timesOf(rows) ?? times,
+  moveNumbers: steppedBeyond(rows, times),
+});
 
 export function scaled(asked: Asked, asIs: Match): Tried[] {
   const { moves, events, matching } = asked;
   const ratio = medianOf(events.map(lengthOf)) / medianOf(visible(asked).map(lengthOf));
   const near = (times: number): boolean => times / ratio < 1.7 && ratio / times < 1.7;
-  return TIMES.filter((times) => !(ratio > 0) || near(times)).map((times) => {
+  return TIMES.filter((times) => !(ratio > 0) || near(times)).map((times): Tried => {
     const own = scaledMoves(moves, times);
     const match = matchToPlan(own, events, { ...matching, paces: [asIs.pace] });
     const rows = ofThePlan(match.rows, moves);
     return {
       cost: match.costPerMove + FREE_COST,
       match: { ...match, rows },
-      way: { is: 'scaled', times: timesOf(rows) ?? times, moveNumbers: steppedBeyond(rows, times) },
+      ways: [scaledWay(rows, times)],
     };
   });
 }
@@ -71,3 +67,31 @@ export const steppedBeyond = (rows: readonly AlignedMove[], times: number): numb
     const ratio = lengthOf(step[1]) / Math.max(lengthOf(step[0]), 0.02);
     return (times > 1 ? ratio > (1 + times) / 2 : ratio < (1 + times) / 2) ? [row.planned.number] : [];
   });
+
+/** So many of the sizes that are nearest to what was stepped are tried with other ways on top. */
+const WITH_OTHERS = 3;
+
+/** Steps that are all too big, or too small, and beside that done in another way. */
+export const scaledAnd =
+  (asked: Asked, sizes: readonly Tried[]) =>
+  (others: (own: Asked) => readonly Tried[]): Tried[] => {
+    const ratio = medianOf(asked.events.map(lengthOf)) / medianOf(visible(asked).map(lengthOf));
+    const beside = (way: DoneAs): number =>
+      way.is === 'scaled' ? Math.abs(Math.log(way.times / ratio)) : Infinity;
+    return sizes
+      .flatMap(({ ways }) => ways)
+      .toSorted((a, b) => beside(a) - beside(b))
+      .slice(0, WITH_OTHERS)
+      .flatMap((way) => {
+        if (way.is !== 'scaled') return [];
+        const moves = scaledMoves(asked.moves, way.times);
+        return others({ ...asked, moves }).map(({ cost, match, ways }): Tried => {
+          const rows = ofThePlan(match.rows, asked.moves);
+          return {
+            cost: cost + FREE_COST,
+            match: { ...match, rows },
+            ways: [scaledWay(rows, way.times), ...ways],
+          };
+        });
+      });
+  };

@@ -29,6 +29,11 @@ export function doneAsWords(
         words: `The recording begins with move ${way.fromMove} of ${way.moves}.`,
         wayOut: 'Start the recording before the first move; from there on it is judged.',
       };
+    case 'begun again':
+      return {
+        words: `Begun again after ${way.afterMove} moves.`,
+        wayOut: 'Judged from the last beginning on; what came before it counts for nothing.',
+      };
     case 'rounds':
       return {
         words: `The drill was done ${way.spansS.length} times in this recording.`,

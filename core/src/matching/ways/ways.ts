@@ -1,11 +1,12 @@
 import type { Balls } from '../../pattern/index.ts';
 import type { Match } from '../match.ts';
 import { firstStep, type Asked, type Tried } from './asked.ts';
+import { begunAgain, saidBegunAgain } from './begun-again.ts';
 import { cuts, trimmed } from './cut.ts';
 import type { DoneMatch } from './done-as.ts';
 import { merged, split } from './joined.ts';
-import { rounds } from './rounds.ts';
-import { scaled, steppedBeyond, timesOf } from './scaled.ts';
+import { isLastWhole, rounds } from './rounds.ts';
+import { scaled, scaledAnd, steppedBeyond, timesOf } from './scaled.ts';
 import { stayed } from './stayed.ts';
 
 /** Another way is looked for where a match costs more than this a move, and taken where it costs so much less (own choice). */
@@ -21,26 +22,53 @@ const BIG = 1.4;
 /** A way explains a recording where the match costs less than this a move, over at least such a part of the drill. */
 const EXPLAINED = 0.55;
 const LEAST_PART = 0.15;
-const partOf = ({ moves }: Asked, { way }: Tried): number =>
-  way?.is === 'ended early' ? 1 - way.moveNumbers.length / Math.max(1, moves.length) : 1;
+function partOf({ moves }: Asked, { ways }: Tried): number {
+  const cut = ways.find(({ is }) => is === 'ended early');
+  return cut ? 1 - cut.moveNumbers.length / Math.max(1, moves.length) : 1;
+}
+
+const cheapest = (tried: readonly Tried[], than: Tried): Tried =>
+  tried.reduce((a, b) => (b.cost < a.cost ? b : a), than);
+
+/** The way that explains a recording best: one, and two only where that explains it much better. */
+function bestWay(asked: Asked, asIs: Match, plain: Tried): Tried {
+  const sizes = scaled(asked, asIs);
+  const whole = cheapest(rounds(asked, asIs), plain);
+  // Of several whole rounds none is only the last beginning.
+  const isWhole = whole !== plain && whole.cost < BETTER_SHARE * plain.cost && isLastWhole(whole);
+  const again = isWhole ? [] : begunAgain(asked, asIs);
+  const one = cheapest([...sizes, ...cuts(asked, asIs), ...again], whole);
+  const taken = one.cost < BETTER_SHARE * plain.cost ? one : plain;
+  if (taken.cost < LOOKS_FROM) return taken;
+  const two = cheapest(
+    scaledAnd(asked, sizes)((own) => cuts(own, asIs)),
+    taken,
+  );
+  // Against the part that is there: what is not costs the same in both.
+  const isBetter = two.match.costPerMove < BETTER_SHARE * taken.match.costPerMove;
+  return isBetter ? two : taken;
+}
+
+/** One way of matching a recording, with what is told of its ends. */
+function asDone(asked: Asked, taken: Tried, isOther: boolean, stands: Balls): DoneMatch {
+  const isClose = taken.match.costPerMove < EXPLAINED && partOf(asked, taken) >= LEAST_PART;
+  const isExplained = (isOther && isClose) || taken.ways.some(({ is }) => is === 'rounds');
+  const { match, ways } = taken;
+  return saidBegunAgain(asked, trimmed(asked, { match, ways, isExplained }, stands));
+}
 
 /** A recording against the ways in which people do a drill: the one that explains it best, before it is another drill. */
 export function doneAs(asked: Asked, asIs: Match, stands: Balls): DoneMatch {
   const { events } = asked;
   const stays = asIs.costPerMove > LOOKS_FROM ? stayed(asked, stands) : null;
   if (stays) return { match: asIs, ways: [stays], isExplained: true };
-  const plain: Tried = { cost: asIs.costPerMove, match: asIs, way: null };
+  const plain: Tried = { cost: asIs.costPerMove, match: asIs, ways: [] };
   const looks = asIs.costPerMove > LOOKS_FROM && events.length > 0;
-  const tried = looks ? [...scaled(asked, asIs), ...rounds(asked, asIs), ...cuts(asked, asIs)] : [];
-  const best = tried.reduce((a, b) => (b.cost < a.cost ? b : a), plain);
-  const taken = best.cost < BETTER_SHARE * plain.cost ? best : plain;
-  const isExplained =
-    taken !== plain && taken.match.costPerMove < EXPLAINED && partOf(asked, taken) >= LEAST_PART;
-  const done = trimmed(asked, {
-    match: taken.match,
-    ways: taken.way ? [taken.way] : [],
-    isExplained: isExplained || taken.way?.is === 'rounds',
-  });
+  const best = looks ? bestWay(asked, asIs, plain) : plain;
+  const again = asDone(asked, best, best !== plain, stands);
+  const isNamed = best === plain || again.ways.length > 0;
+  // Who is taken to have begun again, and has not, has done it as planned and something before it.
+  const done = isNamed ? again : asDone(asked, plain, false, stands);
   if (done.ways.some(({ is }) => is === 'rounds' || is === 'scaled')) return done;
   const times = timesOf(done.match.rows);
   const steps = done.match.rows.filter(firstStep).length;
