@@ -6,6 +6,7 @@ import { fit } from './fit.ts';
 import { ground, hold } from './ground.ts';
 import { moves } from './moves.ts';
 import { people } from './people.ts';
+import { strikesOfPeople } from './people-strikes.ts';
 import { speed } from './speed.ts';
 import { writes } from './writes.ts';
 
@@ -27,6 +28,7 @@ if (what === 'all' || what === 'accuracy') accuracy(drills(60), seed);
 if (what === 'all' || what === 'accuracy' || what === 'coverage') coverage(recordings, seed);
 if (what === 'all' || what === 'moves') moves(drills(300), seed);
 if (what === 'all' || what === 'people') people(drills(20), seed, values.only);
+if (what === 'all' || what === 'people' || what === 'strikes') strikesOfPeople(drills(20), seed);
 if (what === 'all' || what === 'speed') speed();
 if (what === 'all' || what === 'fit') fit();
 if (what === 'all' || what === 'fill') fill();
@@ -40,6 +42,7 @@ if (
     'coverage',
     'moves',
     'people',
+    'strikes',
     'speed',
     'fit',
     'fill',
@@ -49,7 +52,7 @@ if (
   ].includes(what)
 ) {
   console.error(
-    `There is no bench "${what}". Benches: accuracy, coverage, moves, people, speed, fit, fill, ground, hold, writes, club, frames, keys.`,
+    `There is no bench "${what}". Benches: accuracy, coverage, moves, people, strikes, speed, fit, fill, ground, hold, writes, club, frames, keys.`,
   );
   process.exitCode = 2;
 }

@@ -178,3 +178,19 @@ test('a drill of strikes on the spot is judged by the hands', () => {
   // Nobody looked for them: nothing can be said of a drill that is nothing else.
   expect(check([], false)).toMatchObject({ outcome: 'cannot-tell', faults: [] });
 });
+
+test('the third of a combination thrown as another one is that one', () => {
+  const cues = ['jab', 'cross', 'hook'].map((strike) => ({ strike, when: 'reset-first' as const }));
+  const items = Array.from({ length: 4 }, () => ({ move: { do: 'hold' as const }, strikes: cues }));
+  const drill = { plan: { ...plan, pattern: { ...plan.pattern, items } }, student: STUDENT };
+  const still = cropped(typed([foot('left', [20, 20.3], [...LEFT], 0)]), [0, 15]);
+  const names = [0, 1, 2, 3].flatMap((i) => ['jab', 'cross', i === 2 ? 'uppercut' : 'hook']);
+  const strikes = names.map((name, i) => ({
+    name,
+    index: Math.round(100 * (3 + BEAT * Math.floor(i / 3) + 0.36 * (i % 3))),
+  }));
+  const { report } = checkTrack(drill, { ...still, seesStrikes: true, strikes });
+  expect(flatFindings(report.faults).map(({ fault, moveNumber }) => `${fault} ${moveNumber}`)).toEqual([
+    'wrong-strike 3',
+  ]);
+});

@@ -17,6 +17,8 @@ import {
 const RESET_S = OWN_LIMITS.resetS.value;
 /** With the landing: contact within so much of it. */
 const TOGETHER_S = OWN_LIMITS.togetherS.value;
+/** So long after one strike the next one of a combination comes (own choice). */
+const NEXT_STRIKE_S = 0.3;
 /** A strike of a move with the landings it waits for, and when it is due. */
 interface Due {
   readonly move: PerformedMove;
@@ -43,12 +45,14 @@ function settling({ events }: PerformedMove): FootEvent[] {
 function duesOf(move: PerformedMove, before: FootEvent | null): Due[] {
   const steps = settling(move);
   const last = latest(steps) ?? before;
-  return (move.planned?.strikes ?? []).map((cue): Due => {
+  return (move.planned?.strikes ?? []).map((cue, i): Due => {
     const ofSide = steps.findLast(({ foot }) => foot === sideOf(cue.strike, move.after.lead));
     const own = cue.when === 'together' ? (ofSide ?? latest(steps)) : null;
     const restedS = last ? last.landS + RESET_S + strikeTiming(cue.strike).contactS : -Infinity;
     // Feet that stand strike on the beat, if they have stood long enough by then.
-    const dueS = own ? own.landS : steps.length > 0 ? restedS : Math.max(restedS, move.beatS);
+    const firstS = steps.length > 0 ? restedS : Math.max(restedS, move.beatS);
+    // Of several strikes each comes after the one before it.
+    const dueS = own ? own.landS : firstS + i * NEXT_STRIKE_S;
     return { move, cue, last, own, dueS };
   });
 }

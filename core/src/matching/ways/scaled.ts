@@ -68,6 +68,8 @@ export const steppedBeyond = (rows: readonly AlignedMove[], times: number): numb
     return (times > 1 ? ratio > (1 + times) / 2 : ratio < (1 + times) / 2) ? [row.planned.number] : [];
   });
 
+/** Steps that are less off than this, as a logarithm, are of no other size (own choice). */
+const OTHER_SIZE = Math.log(1.25);
 /** So many of the sizes that are nearest to what was stepped are tried with other ways on top. */
 const WITH_OTHERS = 3;
 
@@ -85,13 +87,12 @@ export const scaledAnd =
       .flatMap((way) => {
         if (way.is !== 'scaled') return [];
         const moves = scaledMoves(asked.moves, way.times);
-        return others({ ...asked, moves }).map(({ cost, match, ways }): Tried => {
+        return others({ ...asked, moves }).flatMap(({ cost, match, ways }): Tried[] => {
           const rows = ofThePlan(match.rows, asked.moves);
-          return {
-            cost: cost + FREE_COST,
-            match: { ...match, rows },
-            ways: [scaledWay(rows, way.times), ...ways],
-          };
+          const own = scaledWay(rows, way.times);
+          // What is found of it has to be of another size.
+          if (own.is === 'scaled' && Math.abs(Math.log(own.times)) < OTHER_SIZE) return [];
+          return [{ cost: cost + FREE_COST, match: { ...match, rows }, ways: [own, ...ways] }];
         });
       });
   };
