@@ -181,15 +181,23 @@ test('a drill of strikes on the spot is judged by the hands', () => {
 
 test('the third of a combination thrown as another one is that one', () => {
   const cues = ['jab', 'cross', 'hook'].map((strike) => ({ strike, when: 'reset-first' as const }));
-  const items = Array.from({ length: 4 }, () => ({ move: { do: 'hold' as const }, strikes: cues }));
-  const drill = { plan: { ...plan, pattern: { ...plan.pattern, items } }, student: STUDENT };
-  const still = cropped(typed([foot('left', [20, 20.3], [...LEFT], 0)]), [0, 15]);
-  const names = [0, 1, 2, 3].flatMap((i) => ['jab', 'cross', i === 2 ? 'uppercut' : 'hook']);
-  const strikes = names.map((name, i) => ({
-    name,
-    index: Math.round(100 * (3 + BEAT * Math.floor(i / 3) + 0.36 * (i % 3))),
+  const items = WAYS.map((way, i) => ({
+    move: step(way > 0 ? 0 : 180, 13),
+    strikes: i < 11 ? cues : [],
   }));
-  const { report } = checkTrack(drill, { ...still, seesStrikes: true, strikes });
+  const drill = { plan: { ...plan, tempoPerMin: 25, pattern: { ...plan.pattern, items } }, student: STUDENT };
+  // A beat of 2.4 s: the second foot lands 0.74 s after the first one left, the hands follow half a second later.
+  const slowly = walks(WAYS).map((one, i) => {
+    const laterS = BEAT * Math.floor(i / 2);
+    return { ...one, liftS: one.liftS + laterS, landS: one.landS + laterS };
+  });
+  const strikes = WAYS.slice(0, 11).flatMap((_, i) =>
+    ['jab', 'cross', i === 2 ? 'uppercut' : 'hook'].map((name, k) => ({
+      name,
+      index: Math.round(100 * (1 + 2 * BEAT * i + 0.74 + 0.46 + 0.36 * k)),
+    })),
+  );
+  const { report } = checkTrack(drill, { ...typed(slowly), seesStrikes: true, strikes });
   expect(flatFindings(report.faults).map(({ fault, moveNumber }) => `${fault} ${moveNumber}`)).toEqual([
     'wrong-strike 3',
   ]);
