@@ -194,7 +194,7 @@ test('the third of a combination thrown as another one is that one', () => {
   const strikes = WAYS.slice(0, 11).flatMap((_, i) =>
     ['jab', 'cross', i === 2 ? 'uppercut' : 'hook'].map((name, k) => ({
       name,
-      index: Math.round(100 * (1 + 2 * BEAT * i + 0.74 + 0.46 + 0.36 * k)),
+      index: Math.round(100 * (1 + 2 * BEAT * i + 0.74 + 0.56 + 0.36 * k)),
     })),
   );
   const { report } = checkTrack(drill, { ...typed(slowly), seesStrikes: true, strikes });
