@@ -1,6 +1,7 @@
 import {
   captureWords,
   habitWords,
+  isPartOf,
   noteWords,
   slipWords,
   stateWords,
@@ -9,7 +10,7 @@ import {
   type CheckNote,
   type CheckReport,
 } from '@angled-chalk/core/check';
-import { doneAsWords, questionWords, type Question } from '@angled-chalk/core/matching';
+import { doneAsWords, questionWords, type DoneAs, type Question } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { habitId } from '@angled-chalk/core/verdict';
 import type { Finding } from '@angled-chalk/core/rules';
@@ -82,7 +83,16 @@ function openVerdict(report: CheckReport): unknown {
 }
 
 /** What is of several moves: habits and states, with the findings of single moves that are theirs. */
-const ofManyMoves = ({ judgement }: CheckReport): unknown[] => [
+const ofManyMoves = ({ judgement, faults, ways = [] }: CheckReport): unknown[] => [
+  ...ways.map((way) => ({
+    kind: 'way',
+    fault: way.is,
+    moveNumbers: way.moveNumbers,
+    value: sizeOf(way),
+    limit: null,
+    words: doneAsWords(way, 'metric').words,
+    consequences: faults.filter((one) => isPartOf(one, way)).map(({ id }) => id),
+  })),
   ...(judgement?.habits ?? []).map(({ kind, timeS, foot, expandedU, ...habit }) => ({
     ...habit,
     id: habitId({ of: habit.of, fault: habit.fault, way: habit.way }),
@@ -104,6 +114,26 @@ const ofManyMoves = ({ judgement }: CheckReport): unknown[] => [
     consequences: [],
   })),
 ];
+
+/** The number that a way has: times, moves, or metres. */
+function sizeOf(way: DoneAs): number | null {
+  switch (way.is) {
+    case 'scaled':
+      return way.times;
+    case 'ended early':
+    case 'begun again':
+      return way.afterMove;
+    case 'begun late':
+      return way.fromMove;
+    case 'rounds':
+      return way.spansS.length;
+    case 'stayed':
+      return way.mostM;
+    case 'merged':
+    case 'split':
+      return way.didM;
+  }
+}
 
 const openSlip = (cause: Cause): unknown => ({
   ...openCause(cause),

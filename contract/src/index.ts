@@ -16,6 +16,7 @@ export * from './live.ts';
 export * from './read-json.ts';
 export * from './api.ts';
 export * from './struck-out.ts';
+export * from './check-schema.ts';
 export * from './words.ts';
 export * from './consent.ts';
 export * from './roster-csv.ts';

@@ -10,7 +10,7 @@ import { fromOpenKeys, snakeKey } from './open-keys.ts';
 import { cameraFileSchema, tallyFileSchema, type CameraFile, type TallyFile } from './capture-files.ts';
 import { floorFileSchema } from './floor-file.ts';
 import { laterVersion, planFileSchema } from './plan-file.ts';
-import { struckOutFileSchema } from './struck-out.ts';
+import { checkFileSchema, struckOutFileSchema, type CheckFile } from './check-schema.ts';
 import { studentFileSchema } from './student-file.ts';
 
 type Issue = z.core.$ZodIssue;
@@ -122,6 +122,10 @@ export const readCameraFile = (text: string): Result<CameraFile> =>
 /** Reads what a coach has struck out: a list of ids with reasons, or a check file that holds one. */
 export const readStruckOut = (text: string): Result<StruckOut[]> =>
   readOpenJson(text, struckOutFileSchema, 'struck-out');
+
+/** Reads the file of a check, of version 2 or 3. */
+export const readCheckFile = (text: string): Result<CheckFile> =>
+  readOpenJson(text, checkFileSchema, 'check');
 
 /** Reads an open tally file: windows in which coaches watched. */
 export const readTallyFile = (text: string): Result<TallyFile> =>

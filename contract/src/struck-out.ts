@@ -5,9 +5,3 @@ import { wordsSchema } from './words.ts';
 export const struckOutSchema = z
   .array(z.object({ id: z.string().min(1).max(120), reason: wordsSchema(300).min(1) }))
   .max(2000);
-
-/** A list of its own, or a check file with such a list in it. */
-export const struckOutFileSchema = z.union([
-  struckOutSchema,
-  z.object({ struckOut: struckOutSchema }).transform((file) => file.struckOut),
-]);

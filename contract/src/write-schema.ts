@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { cameraFileSchema, tallyFileSchema } from './capture-files.ts';
+import { CHECK_FILES } from './check-schema.ts';
 import { floorFileSchema } from './floor-file.ts';
 import { snakeKey } from './open-keys.ts';
 import { PLAN_FILES } from './plan-file.ts';
@@ -36,6 +37,8 @@ if (process.argv[1]?.endsWith('write-schema.ts')) {
     ['floor', floorFileSchema],
     ['camera', cameraFileSchema],
     ['tally', tallyFileSchema],
+    ['check', CHECK_FILES[3]],
+    ['check-2', CHECK_FILES[2]],
   ] as const) {
     writeFileSync(
       new URL(`${name}.schema.json`, folder),

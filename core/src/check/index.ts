@@ -13,3 +13,4 @@ export { judgeTempo } from './tempo.ts';
 export type { StruckFinding, StruckOut } from './struck-out.ts';
 export { habitWords, type Said, sayings, slipWords, stateWords } from './coach-words.ts';
 export { keptHeadline, verdictWords } from './words.ts';
+export { isPartOf } from './folding.ts';
