@@ -17,6 +17,17 @@ const PLAIN: FeetOrder = {
   slides: 0.2,
 };
 
+/** Short steps one close on the other, that slide and settle as they come. */
+const FREE: Partial<FeetOrder> = {
+  flightS: [0.1, 0.35],
+  stepM: [0.05, 0.4],
+  plantS: [0.03, 0.25],
+  settleM: [0, 0.012],
+  settleS: [0.03, 0.1],
+  swayM: 0.01,
+  slides: 0.5,
+};
+
 const ROWS: readonly (readonly [string, Partial<FeetOrder>])[] = [
   ['six courses, no settling', {}],
   ['the same, with height', { height: true, slides: 0 }],
@@ -24,6 +35,10 @@ const ROWS: readonly (readonly [string, Partial<FeetOrder>])[] = [
   ['settling 4 mm over 50 ms', { settleM: [0.004, 0.004], settleS: [0.05, 0.05] }],
   ['settling 12 mm, with height', { settleM: [0.012, 0.012], height: true, slides: 0 }],
   ['settling to 20 mm over 30 to 120 ms', { settleM: [0, 0.02], settleS: [0.03, 0.12] }],
+  ['settling 20 mm over 30 to 120 ms', { settleM: [0.02, 0.02], settleS: [0.03, 0.12] }],
+  ['the same, of feet that slide', { settleM: [0.02, 0.02], settleS: [0.03, 0.12], slides: 1 }],
+  ['free boxing', FREE],
+  ['free boxing, with height', { ...FREE, height: true }],
   ['sway 12 mm', { swayM: 0.012 }],
   ['no noise to speak of', { whiteM: 0.001, swayM: 0 }],
   ['white noise 10 mm', { whiteM: 0.01 }],

@@ -19,6 +19,8 @@ export interface FeetOrder {
   /** Share of samples that are missing, in bursts. */
   readonly missing: number;
   readonly height: boolean;
+  /** How long a foot stands at least until the other one goes, and how much longer it may; usually 0.18 s and 0.3 s. */
+  readonly plantS?: Range;
   /** Share of steps that never leave the floor. */
   readonly slides: number;
 }
@@ -61,7 +63,7 @@ export const FAMILIES: Readonly<Record<string, (share: number) => number>> = {
 };
 
 const STEPS = 60;
-const LEAST_PLANT_S = 0.18;
+const PLANT_S: Range = [0.18, 0.48];
 
 /** One recording of about a minute, with what really happened. */
 export function makeFeet(order: FeetOrder, seed: number): { track: Track; steps: TrueStep[] } {
@@ -96,7 +98,7 @@ export function makeFeet(order: FeetOrder, seed: number): { track: Track; steps:
       settleS: within(order.settleS),
       riseM: chance.uniform() < order.slides ? 0 : 0.02 + 0.05 * chance.uniform(),
     });
-    timeS += flightS + LEAST_PLANT_S + 0.3 * chance.uniform();
+    timeS += flightS + within(order.plantS ?? PLANT_S);
   }
   return { track: sampled(order, legs, timeS + 1, chance), steps: legs };
 }

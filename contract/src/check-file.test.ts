@@ -5,13 +5,15 @@ import { the } from '@angled-chalk/core/measure';
 import { LIBRARY, libraryDrill } from '@angled-chalk/core/library';
 import { DEMO_STUDENTS, simulate, TRACKER_DEFAULTS, type MadeFault } from '@angled-chalk/core/sim';
 import type { Track } from '@angled-chalk/core/track';
+import { z } from 'zod';
 import { checkFile } from './check-file.ts';
 import { CHECK_FILES } from './check-schema.ts';
 import { readCheckFile, readStruckOut } from './read-json.ts';
 import { openJsonSchema } from './write-schema.ts';
 
-const docs = (name: string): object =>
-  JSON.parse(readFileSync(new URL(`../../docs/schema/${name}`, import.meta.url), 'utf8')) as object;
+const anObject = z.record(z.string(), z.unknown());
+const docs = (name: string): Record<string, unknown> =>
+  anObject.parse(JSON.parse(readFileSync(new URL(`../../docs/schema/${name}`, import.meta.url), 'utf8')));
 const ajv = new Ajv2020({ strict: false });
 const schema = ajv.compile(docs('check.schema.json'));
 const older = ajv.compile(docs('check-2.schema.json'));
@@ -159,10 +161,12 @@ describe('the file of a check', () => {
   });
 
   test('every key of version 2 is in version 3, with its meaning', () => {
-    const written = JSON.parse(the(FILES[1])[1]) as Record<string, object>;
+    const written = anObject.parse(JSON.parse(the(FILES[1])[1]));
     expect(Object.keys(written)).toEqual(expect.arrayContaining(Object.keys(two)));
-    expect(Object.keys(the(written['verdict']))).toEqual(expect.arrayContaining(Object.keys(two.verdict)));
-    const [fault] = the(written['faults']) as object[];
+    expect(Object.keys(anObject.parse(written['verdict']))).toEqual(
+      expect.arrayContaining(Object.keys(two.verdict)),
+    );
+    const [fault] = z.array(anObject).parse(written['faults']);
     expect(Object.keys(the(fault))).toEqual(
       expect.arrayContaining([...Object.keys(finding), 'consequences']),
     );
