@@ -81,3 +81,19 @@ test('notes and the plan’s own findings stand apart from the faults', () => {
   expect(within(screen.getByRole('list', { name: 'Of the plan' })).getAllByRole('button')).toHaveLength(1);
   expect(screen.getByRole('link', { name: 'pattern' })).toHaveAttribute('href', '/patterns/p');
 });
+
+test('of several rounds each can be judged apart', async () => {
+  const read: unknown[] = [];
+  const spansS = [
+    [0.4, 20],
+    [24, 44],
+  ] as const;
+  const question = { about: 'rounds', spansS, reading: { spanS: spansS[0] } } as const;
+  renderInClub(<SettleButton question={question} busy={false} onRead={(one) => read.push(one)} />);
+  expect(screen.getAllByRole('button').map(({ textContent }) => textContent)).toEqual([
+    'Judge round 1',
+    'Judge round 2',
+  ]);
+  await userEvent.click(screen.getByRole('button', { name: 'Judge round 2' }));
+  expect(read).toEqual([{ spanS: [24, 44] }]);
+});

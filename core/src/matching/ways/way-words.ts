@@ -37,7 +37,7 @@ export function doneAsWords(
     case 'rounds':
       return {
         words: `The drill was done ${way.spansS.length} times in this recording.`,
-        wayOut: 'Judge the first round alone?',
+        wayOut: 'Each is judged apart: choose one.',
       };
     case 'stayed':
       return {
