@@ -75,6 +75,19 @@ test('stopped, and walked off: strides in which the feet pass each other are no 
   expect(faults).toEqual([]);
 });
 
+test('who walks off the way the last moves go has not done them with strides', () => {
+  const part = walks(WAYS.slice(0, 9));
+  // 39 cm on; six strides of about 60 cm straight back, where three steps back were asked, on the beat.
+  const off = [1, 2, 3, 4, 5, 6].map((k) => {
+    const s = 1 + BEAT * 9 + 0.6 * (k - 1);
+    const name = k % 2 === 0 ? 'left' : 'right';
+    return foot(name, [s, s + 0.4], [name === 'left' ? 2.84 : 3.16, 3.3 - 0.3 * k], 0);
+  });
+  const { ways, faults } = checked(typed([...part, ...off]));
+  expect(ways).toMatchObject([{ is: 'ended early', afterMove: 9, moves: 12 }]);
+  expect(faults).toEqual([]);
+});
+
 test('begun again: the last beginning counts, and what came before it is told', () => {
   const given = walks(WAYS.slice(0, 5));
   // Five moves leave the feet 13 cm on; they step back in no order of the drill.
@@ -84,6 +97,14 @@ test('begun again: the last beginning counts, and what came before it is told', 
   expect({ outcome, faults }).toEqual({ outcome: 'met', faults: [] });
   expect(ways).toMatchObject([{ is: 'begun again', afterMove: 5 }]);
   expect(said[0]).toBe('Begun again after 5 moves.');
+});
+
+test('begun again after more than half, at another place of the beat', () => {
+  const s = 1 + BEAT * 8 + 0.7;
+  const back = [foot('right', [s, s + 0.4], [...RIGHT], 45), foot('left', [s + 0.5, s + 0.9], [...LEFT], 0)];
+  const { outcome, ways } = checked(typed([...walks(WAYS.slice(0, 8)), ...back, ...walks(WAYS, s + 1.7)]));
+  expect(ways).toMatchObject([{ is: 'begun again', afterMove: 8 }]);
+  expect(outcome).toBe('met');
 });
 
 test('several rounds are asked about, and each can be judged apart', () => {
@@ -140,6 +161,9 @@ test('a foot that is fast, or both that jump beside each other, are not exchange
   // A switch: both feet go where the other was within a quarter of a second.
   const hop = [foot('left', [2, 2.25], [...RIGHT], 0), foot('right', [2, 2.25], [...LEFT], 45)];
   expect(exchangesIn(typed(hop))).toEqual([]);
+  // The same unseen for 0.35 s: 46 cm in that time is 1.3 m/s, which feet do.
+  const lost = (timeS: number): boolean => timeS > 1.95 && timeS < 2.3;
+  expect(exchangesIn(recorded({ start: START, steps: hop }, { lost }))).toEqual([]);
 });
 
 test('a drill of strikes on the spot is judged by the hands', () => {
@@ -175,6 +199,13 @@ test('a drill of strikes on the spot is judged by the hands', () => {
     asked: [],
     faults: ['missed-strike 2', 'missed-strike 4'],
   });
+  // A fifth slower, each a little early or late: the clock is that of the hands.
+  const slow = thrown([9], 0).map(({ name, index }, i) => ({
+    name,
+    index: 300 + Math.round(1.31 * index) + (i % 3) * 9,
+  }));
+  expect(check(slow).faults).toContain('missed-strike 5');
+  expect(check(slow).faults.filter((one) => one.startsWith('missed'))).toHaveLength(1);
   // Nobody looked for them: nothing can be said of a drill that is nothing else.
   expect(check([], false)).toMatchObject({ outcome: 'cannot-tell', faults: [] });
 });
