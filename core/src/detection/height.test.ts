@@ -1,4 +1,4 @@
-import { chanceFrom } from '../measure/index.ts';
+import { chanceFrom, the } from '../measure/index.ts';
 import { momentsByHeight } from './height.ts';
 import { footSignal } from './signal.ts';
 
@@ -37,6 +37,23 @@ test('the level of the floor does not matter, nor where the marker sits above it
     momentsByHeight(signal, 95, 145).land!.timeS,
     6,
   );
+});
+
+/** Heights of a step, every 50 ms, that begin while the step before it still comes down. */
+const AFTER_A_STEP = [17, 1, -6, -9, -2, -2, -4, -8, 10, 17, 26, 22, 16, 2, -3, 0, -4, -7, -6, -5, -4];
+
+test('the end of the step before it is no part of a rise', () => {
+  for (let seed = 1; seed <= 10; seed++) {
+    const chance = chanceFrom(seed);
+    const timeS = Float64Array.from({ length: 5 * AFTER_A_STEP.length }, (_, i) => i / 100);
+    const flat = timeS.map(() => 0);
+    const z = timeS.map((_, i) => (AFTER_A_STEP[Math.floor(i / 5)] ?? 0) / 1000 + 0.002 * chance.normal());
+    const signal = footSignal(timeS, { x: flat, y: flat, headingDeg: null, z }, 100);
+    const { lift, land } = momentsByHeight(signal, 12, 93);
+    // By eye: up from the ninth value on, down at the fourteenth.
+    expect(Math.abs(the(lift).timeS - 0.39)).toBeLessThan(0.05);
+    expect(Math.abs(the(land).timeS - 0.67)).toBeLessThan(0.05);
+  }
 });
 
 test('a foot that slides, or that rises less than its noise, says nothing', () => {

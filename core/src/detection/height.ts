@@ -218,12 +218,15 @@ function solveRise(
   };
 }
 
-/** Where a ball first and last stands at half its greatest height. */
+/** Where a ball rises through half its greatest height and comes down again: a step before it is not of it. */
 function halfHeights({ t, z }: Heights): readonly [number, number] {
   const smooth = z.map((value, i) => (value + (z[i - 1] ?? value) + (z[i + 1] ?? value)) / 3);
   const top = smooth.reduce((most, value) => Math.max(most, value), -Infinity);
-  const first = smooth.findIndex((value) => value > top / 2);
-  const last = smooth.findLastIndex((value) => value > top / 2);
+  const highest = smooth.indexOf(top);
+  const isLow = (value: number): boolean => !(value > top / 2);
+  const first = smooth.subarray(0, highest).findLastIndex(isLow) + 1;
+  const after = smooth.subarray(highest).findIndex(isLow);
+  const last = after < 0 ? smooth.length - 1 : highest + after - 1;
   const [a, b] = [t[first]!, t[last]!];
   // A ball is above half its height for about two thirds of its time in the air.
   const beside = Math.max(SHORTEST_S, (b - a) / 4);

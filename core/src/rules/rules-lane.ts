@@ -12,12 +12,26 @@ import {
 
 const centreOf = ({ left, right }: Pick<SeenStand, 'left' | 'right'>): Point => midpoint(left, right);
 
-/** How far to the right of a cone the way from one place to another passes it, or null where it does not pass. */
-function passedAt(lane: Weave, cone: Point, from: Point, to: Point): number | null {
+interface Passed {
+  /** How far to the right of the cone, metres. */
+  readonly rightM: number;
+  /** How much an error of a place counts there: the more, the more the way goes across the lane. */
+  readonly perPlace: number;
+  /** How far beyond the cone the nearer end of the way lies, along the lane, metres. */
+  readonly beyondM: number;
+}
+
+/** Where the way from one place to another passes a cone, or null where it does not pass. */
+function passedAt(lane: Weave, cone: Point, from: Point, to: Point): Passed | null {
   const [a, b] = [from, to].map((p) => inFacing(subtract(p, cone), lane.laneHeadingDeg));
   if (!a || !b || a.forwardM === b.forwardM || a.forwardM * b.forwardM > 0) return null;
   const share = a.forwardM / (a.forwardM - b.forwardM);
-  return a.rightM + share * (b.rightM - a.rightM);
+  const across = (b.rightM - a.rightM) / (b.forwardM - a.forwardM);
+  return {
+    rightM: a.rightM + share * (b.rightM - a.rightM),
+    perPlace: Math.hypot(1, across),
+    beyondM: Math.min(Math.abs(a.forwardM), Math.abs(b.forwardM)),
+  };
 }
 
 /** Whether a move that no plan holds was made while a lane was walked. */
@@ -43,11 +57,14 @@ export function wrongSideOfCone(performance: Performance, move: PerformedMove): 
   return lanes.flatMap((lane) =>
     weaveCones(lane).flatMap((cone): Found[] => {
       const did = passedAt(lane, cone.at, centreOf(before), centreOf(after));
-      if (did === null || lane.sideOffsetM < cone.radiusM || isElsewhere(lane, did)) return [];
+      if (did === null || lane.sideOffsetM < cone.radiusM || isElsewhere(lane, did.rightM)) return [];
       const isFirstSide = cone.number % 2 === 1;
-      const measured = (lane.startSide === 'left') === isFirstSide ? -did : did;
+      const measured = (lane.startSide === 'left') === isFirstSide ? -did.rightM : did.rightM;
       const uM = Math.hypot(after.uM.left, after.uM.right) / 2;
-      const expandedU = 2 * onFloorM(performance, cone.at, uM);
+      const alongU = 2 * onFloorM(performance, cone.at, uM);
+      // Whoever ends right beside the cone on the other side may not have passed it at all.
+      const mayNotPass = measured < 0 && did.beyondM < alongU;
+      const expandedU = mayNotPass ? alongU - measured : alongU * did.perPlace;
       return finding(atLeast(measured, 0, expandedU), () => ({
         fault: 'wrong-side-of-cone',
         timeS: last.landS,
