@@ -4,6 +4,7 @@ import { coverage } from './coverage.ts';
 import { fill } from './fill.ts';
 import { fit } from './fit.ts';
 import { ground, hold } from './ground.ts';
+import { leftOut } from './left-out.ts';
 import { moves } from './moves.ts';
 import { people } from './people.ts';
 import { strikesOfPeople } from './people-strikes.ts';
@@ -27,6 +28,7 @@ const recordings = Number(values.recordings ?? process.env['RECORDINGS'] ?? 12);
 if (what === 'all' || what === 'accuracy') accuracy(drills(60), seed);
 if (what === 'all' || what === 'accuracy' || what === 'coverage') coverage(recordings, seed);
 if (what === 'all' || what === 'moves') moves(drills(300), seed);
+if (what === 'all' || what === 'left-out') leftOut(drills(5), seed);
 if (what === 'all' || what === 'people') people(drills(20), seed, values.only);
 if (what === 'all' || what === 'people' || what === 'strikes') strikesOfPeople(drills(20), seed);
 if (what === 'all' || what === 'speed') speed();
@@ -41,6 +43,7 @@ if (
     'accuracy',
     'coverage',
     'moves',
+    'left-out',
     'people',
     'strikes',
     'speed',
@@ -52,7 +55,7 @@ if (
   ].includes(what)
 ) {
   console.error(
-    `There is no bench "${what}". Benches: accuracy, coverage, moves, people, strikes, speed, fit, fill, ground, hold, writes, club, frames, keys.`,
+    `There is no bench "${what}". Benches: accuracy, coverage, moves, left-out, people, strikes, speed, fit, fill, ground, hold, writes, club, frames, keys.`,
   );
   process.exitCode = 2;
 }

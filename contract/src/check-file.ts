@@ -127,6 +127,8 @@ function sizeOf(way: DoneAs): number | null {
       return way.fromMove;
     case 'rounds':
       return way.spansS.length;
+    case 'left out':
+      return way.left.length;
     case 'stayed':
       return way.mostM;
     case 'merged':

@@ -67,6 +67,7 @@ const way = z.looseObject({
     'begun late',
     'begun again',
     'rounds',
+    'left out',
     'stayed',
     'merged',
     'split',

@@ -1,6 +1,7 @@
 import {
   eventsOf,
   expand,
+  expandWithout,
   settled,
   type Balls,
   type Footwork,
@@ -133,6 +134,7 @@ function checkRead(given: PlannedDrill, recorded: Track, steps: CheckSteps): Che
             matching,
             items: asked.plan.pattern.items,
             endS: footwork.endS,
+            without: (left) => expandWithout(asked, left).moves,
           },
           asIs,
           { left: detection.left.start, right: detection.right.start },

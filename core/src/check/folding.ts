@@ -4,6 +4,7 @@ import type { Cause } from './causes.ts';
 
 /** What is not told beside a way of doing the drill: it is that. */
 const COVERS: Readonly<Partial<Record<DoneAs['is'], readonly FaultName[]>>> = {
+  'left out': ['missed-move'],
   merged: ['missed-move', 'step-too-long', 'step-over', 'overstretched', 'foot-not-following', 'off-beat'],
   split: ['extra-move', 'step-short', 'off-beat', 'foot-not-following'],
   scaled: ['step-too-long', 'step-over', 'step-short', 'overstretched', 'foot-not-following'],

@@ -1,4 +1,4 @@
-import { eventsOf, expand, type Footwork, type PlannedDrill } from '../pattern/index.ts';
+import { eventsOf, expand, expandWithout, type Footwork, type PlannedDrill } from '../pattern/index.ts';
 import {
   foundBy,
   identified,
@@ -90,7 +90,8 @@ const judging =
   ({ standard, ways, struckOut: struck }: HowJudged) =>
   (drill: PlannedDrill, seen: SeenTrack, match: Match, asSeen: JudgedTrack | null): JudgedTrack => {
     const sure = asSeen && new Set(asSeen.causes.flatMap(idsOf));
-    const footwork = expand(drill);
+    const left = ways.flatMap((way) => (way.is === 'left out' ? way.left : []));
+    const footwork = expandWithout(drill, left);
     const planned = performPlan(drill, footwork);
     const byNumber = new Map(footwork.moves.map((move) => [move.number, move]));
     const all = match.rows.map((row) => ({
@@ -120,7 +121,7 @@ const judging =
       isBlindAt: blindness(detection, intervalS),
       smallestStepM: detection.smallestStepM,
     });
-    const planFindings = judge(planned);
+    const planFindings = judge(left.length === 0 ? planned : performPlan(drill, expand(drill)));
     const raises = within(detection.raises, clock.spanS);
     const ofMoves = [...ofRules, ...compared];
     const ofTheWhole = [

@@ -23,6 +23,7 @@ export {
   mirrorMove,
   MOVE_NAMES,
   MOVES,
+  moveName,
   moveWords,
   strikesWith,
   turnMove,

@@ -59,6 +59,9 @@ export const layOut = (move: Move, around: Around): readonly Laid[] => kindOf(mo
 /** The same move to the other side; twice is the move itself. */
 export const mirrorMove = (move: Move): Move => kindOf(move).mirror(move);
 
+/** A kind of move as a coach calls it. */
+export const moveName = (name: MoveName): string => MOVES[name].name;
+
 /** A move in a coach's words. */
 export const moveWords = (move: Move, units: UnitSystem): string => kindOf(move).words(move, units);
 

@@ -141,8 +141,11 @@ function sameAsLast(
   return same;
 }
 
-/** One walker, against a target that goes its own way. */
-export function expandAlone(drill: PlannedDrill): Footwork {
+/**
+ * One walker, against a target that goes its own way.
+ * @param notDone numbers of moves that take their time and leave the body where it was, each with the others of its item
+ */
+export function expandAlone(drill: PlannedDrill, notDone: readonly number[] = []): Footwork {
   const { plan } = drill;
   const stance = stanceFor(drill);
   const intervalS = 60 / plan.tempoPerMin;
@@ -153,7 +156,7 @@ export function expandAlone(drill: PlannedDrill): Footwork {
     facingAt(targetAt(plan.target, 0), plan.facing, lane, lane.headingDeg)(lane.at),
   );
   const entries = writtenOut(plan.pattern.items);
-  const same = sameAsLast(drill, stance, start, entries);
+  const same = notDone.length === 0 ? sameAsLast(drill, stance, start, entries) : 0;
   const kept = lastWalk?.after.slice(0, same) ?? [];
   const last = kept.at(-1);
   const state: Walking = last
@@ -163,6 +166,7 @@ export function expandAlone(drill: PlannedDrill): Footwork {
   for (const entry of entries.slice(kept.length)) {
     if ('cue' in entry && entry.cue.facing) state.facing = entry.cue.facing;
     const { at, facing } = state;
+    const firstNumber = state.moves.length + 1;
     const aroundAt = (beats: number): Around => {
       // The facing of a move is that of its last landing, about the middle of its beat.
       const target = { ...plan.target, at: targetAt(plan.target, REST_S + (beats + LANDED) * intervalS) };
@@ -188,10 +192,14 @@ export function expandAlone(drill: PlannedDrill): Footwork {
       addMove(state, entry, one, intervalS, i === struck ? strikes : NONE);
       beats += one.beats;
     }
+    if (notDone.some((number) => number >= firstNumber && number <= state.moves.length)) {
+      state.at = at;
+      state.facing = facing;
+    }
     const { at: ends, facing: then, beats: taken, events } = state;
     after.push({ at: ends, facing: then, beats: taken, events, count: state.moves.length });
   }
-  lastWalk = { drill, stance, start, entries, after, moves: state.moves };
+  if (notDone.length === 0) lastWalk = { drill, stance, start, entries, after, moves: state.moves };
   const lastS = Math.max(
     REST_S + state.beats * intervalS - intervalS,
     ...eventsOf(state.moves.slice(-1)).map(({ landS }) => landS),

@@ -9,6 +9,7 @@ export {
 } from '../moves/index.ts';
 export { expand, partnerFootwork, partnersDrill, settled, targetOver } from './actors.ts';
 export { aroundMove, stanceFor, startOf } from './expand.ts';
+export { expandWithout, isOneItem, type LeftOut } from './left-out.ts';
 export { courseOf, latestBy, minimumJerk } from './flight.ts';
 export type { Footwork, PlannedMove } from './footwork.ts';
 export {

@@ -1,5 +1,5 @@
 import { distanceM } from '../../geometry/index.ts';
-import type { FootEvent, Item, PlannedMove } from '../../pattern/index.ts';
+import type { FootEvent, Item, LeftOut, PlannedMove } from '../../pattern/index.ts';
 import type { AlignedMove } from '../aligned-move.ts';
 import type { Match, Matching } from '../match.ts';
 import type { DoneAs } from './done-as.ts';
@@ -10,6 +10,8 @@ export interface Asked {
   readonly matching: Matching;
   readonly items: readonly Item[];
   readonly endS: number;
+  /** The moves as they are for one who leaves some out. */
+  readonly without: (left: readonly LeftOut[]) => readonly PlannedMove[];
 }
 
 export interface Tried {

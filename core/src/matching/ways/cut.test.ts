@@ -37,6 +37,7 @@ function matched(placed: (fromM: number, k: number) => number) {
     matching: { intervalS: 1.2, shows: () => true },
     items: plan.pattern.items,
     endS,
+    without: () => moves,
   };
   const done = { match: { rows, costPerMove: 0.2, pace: 1 }, ways: [], isExplained: false };
   return trimmed(asked, done, stands).ways;

@@ -1,3 +1,4 @@
+import type { LeftOut, PlannedMove } from '../../pattern/index.ts';
 import type { Match } from '../match.ts';
 
 /**
@@ -14,6 +15,8 @@ export type DoneAs = {
   /** So many moves were done before it was begun again, at a time of the recording. */
   | { readonly is: 'begun again'; readonly afterMove: number; readonly atS: number }
   | { readonly is: 'rounds'; readonly spansS: readonly (readonly [number, number])[] }
+  /** Moves that turn a body; what comes after them is judged as it is for one who stands as they were left. */
+  | { readonly is: 'left out'; readonly left: readonly LeftOut[]; readonly kind: PlannedMove['kind'] }
   | { readonly is: 'stayed'; readonly mostM: number }
   | { readonly is: 'merged'; readonly didM: number; readonly askedM: number }
   | { readonly is: 'split'; readonly didM: number; readonly askedM: number }

@@ -1,4 +1,5 @@
 import { formatSmall, type UnitSystem } from '../../measure/index.ts';
+import { moveName } from '../../moves/index.ts';
 import type { DoneAs } from './done-as.ts';
 
 /** A way of doing a drill in a coach's words, with its numbers, and one way out. */
@@ -39,6 +40,17 @@ export function doneAsWords(
         words: `The drill was done ${way.spansS.length} times in this recording.`,
         wayOut: 'Each is judged apart: choose one.',
       };
+    case 'left out': {
+      const name = way.kind === 'weave' ? 'step' : moveName(way.kind).toLowerCase();
+      const [first] = way.left;
+      return {
+        words:
+          way.left.length === 1
+            ? `The ${name} was left out, at move ${first?.moveNumber}.`
+            : `The ${name} was left out ${way.left.length} times: moves ${way.left.map(({ moveNumber }) => moveNumber).join(', ')}.`,
+        wayOut: 'Walk up to there and stop; do it alone, then go on.',
+      };
+    }
     case 'stayed':
       return {
         words: `The feet stay where they are${size(way.mostM, ': no step goes further than ')}.`,

@@ -5,6 +5,7 @@ import { begunAgain, saidBegunAgain } from './begun-again.ts';
 import { cuts, trimmed } from './cut.ts';
 import type { DoneMatch } from './done-as.ts';
 import { merged, split } from './joined.ts';
+import { leftOut } from './left-out.ts';
 import { isLastWhole, rounds } from './rounds.ts';
 import { scaled, scaledAnd, steppedBeyond, timesOf } from './scaled.ts';
 import { stayed } from './stayed.ts';
@@ -60,11 +61,14 @@ function asDone(asked: Asked, taken: Tried, isOther: boolean, stands: Balls): Do
 /** A recording against the ways in which people do a drill: the one that explains it best, before it is another drill. */
 export function doneAs(asked: Asked, asIs: Match, stands: Balls): DoneMatch {
   const { events } = asked;
+  const isShort = asIs.rows.some(({ planned, expected, observed }) => planned && expected.length > observed.length);
+  const without = isShort || asIs.costPerMove > LOOKS_FROM ? leftOut(asked, asIs) : null;
   const stays = asIs.costPerMove > LOOKS_FROM ? stayed(asked, stands) : null;
   if (stays) return { match: asIs, ways: [stays], isExplained: true };
   const plain: Tried = { cost: asIs.costPerMove, match: asIs, ways: [] };
   const looks = asIs.costPerMove > LOOKS_FROM && events.length > 0;
-  const best = looks ? bestWay(asked, asIs, plain) : plain;
+  const found = looks ? bestWay(asked, asIs, plain) : plain;
+  const best = without && without.cost < found.cost ? without : found;
   const again = asDone(asked, best, best !== plain, stands);
   const isNamed = best === plain || again.ways.length > 0;
   // Who is taken to have begun again, and has not, has done it as planned and something before it.
