@@ -25,7 +25,7 @@ import { performTrack } from './observe.ts';
 import { beyondPlan } from './planned-faults.ts';
 import { marksMoved, type Reading } from '../matching/index.ts';
 import { drillRows } from '../matching/index.ts';
-import { foldedUnder } from './folding.ts';
+import { foldedByItem, foldedUnder } from './folding.ts';
 import { asLegsShow, legsIn } from './legs.ts';
 import { judgementOf, type Judgement } from '../verdict/index.ts';
 import { withoutStruck, type StruckFinding, type StruckOut } from './struck-out.ts';
@@ -150,7 +150,7 @@ const judging =
       rows,
       clock,
       performance,
-      causes: foldedUnder(causes, ways),
+      causes: foldedUnder(foldedByItem(causes, footwork.moves), ways),
       ways,
       struckOut,
       judgement: judgementOf({

@@ -23,6 +23,8 @@ export const COSTS = {
   turn: 0.5,
   /** An event of another kind than planned, as a hop for a step. */
   otherKind: 0.2,
+  /** A leg that should go up and is seen to step. */
+  legAsStep: 0.3,
   /** The least length that a step is off by the measure of, and the share of what it went. */
   stepScaleM: 0.1,
   longStep: 0.5,
@@ -55,7 +57,9 @@ export const plannedFor = (
 
 /** How badly an event fits a planned one. */
 function eventCost(planned: FootEvent, seen: FootEvent): number {
-  if (!isTurn(planned)) return stepCost(planned, seen);
+  // A leg that goes up is no step; where no height was recorded it looks like one.
+  const asStep = planned.how === 'raise' && seen.how !== 'raise' ? COSTS.legAsStep : 0;
+  if (!isTurn(planned)) return asStep + stepCost(planned, seen);
   const drift = isTurn(seen) ? 0 : COSTS.otherKind + driftCost(seen);
   return turnCost(planned, seen) + drift;
 }

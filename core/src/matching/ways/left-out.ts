@@ -5,8 +5,8 @@ import type { Asked, Tried } from './asked.ts';
 
 /** A move that turns a body by less leaves the moves after it as they are (own choice). */
 const TURNS_DEG = 15;
-/** A move is taken to be left out where the rest fits better by as much as one footfall that does not belong. */
-const WORTH = 0.8;
+/** A move is taken to be left out where the rest fits better by as much as half a footfall that does not belong. */
+const WORTH = 0.4;
 /** In a drill of many turns those next to what fits badly are tried, and no more than these. */
 const MOST_TRIED = 8;
 /** So many moves before what fits badly may be why. */
