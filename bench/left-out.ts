@@ -128,7 +128,9 @@ function count(rows: Map<string, Row>, key: string, report: CheckReport, seed: n
       key,
       seed,
       report.verdict.outcome,
-      faults.map(({ fault, moveNumber, consequences }) => `${fault}@${moveNumber}(${consequences.length})`).join(' '),
+      faults
+        .map(({ fault, moveNumber, consequences }) => `${fault}@${moveNumber}(${consequences.length})`)
+        .join(' '),
       report.questions.map(({ about }) => about).join(),
     );
 }

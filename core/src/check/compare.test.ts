@@ -17,6 +17,7 @@ const asSure = (u: EventUncertainty): Comparison => ({
   uOf: () => u,
   isBlindAt: () => false,
   smallestStepM: 0,
+  smallestLiftM: 0,
 });
 const within = (placeM: number): EventUncertainty => ({ ...EXACT_EVENT, fromM: placeM, toM: placeM });
 

@@ -47,6 +47,8 @@ export interface Comparison {
   readonly isBlindAt: (timeS: number) => boolean;
   /** The shortest step the capture tells from its noise. */
   readonly smallestStepM: number;
+  /** The lowest lift of a foot that its heights show. */
+  readonly smallestLiftM: number;
 }
 
 /**
@@ -133,20 +135,24 @@ const cameBack = ({ how, from, to }: FootEvent): boolean =>
   how === 'raise' && distanceM(from, to) < SAME_PLACE_M;
 const SAME_PLACE_M = 0.08;
 
+/** A foot feint lifts the foot at least so far (common practice, no published source). */
+const FEINT_M = 0.025;
+
 function missedMove(
   planned: PlannedMove,
   { expected, next }: { readonly expected: readonly FootEvent[]; readonly next: readonly FootEvent[] },
-  { planToTrackS, isBlindAt, smallestStepM }: Comparison,
+  { planToTrackS, isBlindAt, smallestStepM, smallestLiftM }: Comparison,
 ): Found {
   const timeS = planToTrackS(planned.beatS);
   const longestM = Math.max(0, ...expected.map(({ from, to }) => distanceM(from, to)));
-  // A feint may be made by the weight alone; a raise that comes back has no way.
+  // A feint lifts a foot a little, if it is not made by the weight alone; a raise that comes back has no way.
   const isStep = expected.some((event) => isTravel(event) && shownBy(event) === 'place');
   // A leg that went on before it stood is in the air still in the move after it.
   const isInNext = expected.some(
     ({ how, foot }) => how === 'raise' && next.some((event) => event.how === how && event.foot === foot),
   );
-  const isSmall = planned.kind === 'feint' || (isStep && longestM < smallestStepM);
+  const isLow = planned.kind === 'feint' && smallestLiftM > FEINT_M;
+  const isSmall = isLow || (isStep && longestM < smallestStepM);
   return {
     ...countOf(isSmall || isInNext || isBlindAt(timeS)),
     fault: 'missed-move',

@@ -18,10 +18,7 @@ const makingGood = (way: DoneAs): number[] =>
     : [];
 
 /** Whether a finding is part of a way. */
-export function isPartOf(
-  { fault, moveNumber }: Pick<Finding, 'fault' | 'moveNumber'>,
-  way: DoneAs,
-): boolean {
+export function isPartOf({ fault, moveNumber }: Pick<Finding, 'fault' | 'moveNumber'>, way: DoneAs): boolean {
   const { is, moveNumbers } = way;
   if (moveNumber !== null && makingGood(way).includes(moveNumber)) return true;
   if (!(COVERS[is] ?? []).includes(fault)) return false;

@@ -9,7 +9,7 @@ import {
   type Found,
   type Performance,
 } from '../rules/index.ts';
-import type { Detection, Raise } from '../detection/index.ts';
+import { smallestLiftM, type Detection, type Raise } from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
 import { blindness } from '../matching/index.ts';
@@ -120,6 +120,7 @@ const judging =
       uOf: performance.uOf,
       isBlindAt: blindness(detection, intervalS),
       smallestStepM: detection.smallestStepM,
+      smallestLiftM: Math.max(smallestLiftM(detection.left), smallestLiftM(detection.right)),
     });
     const planFindings = judge(left.length === 0 ? planned : performPlan(drill, expand(drill)));
     const raises = within(detection.raises, clock.spanS);

@@ -233,3 +233,72 @@ test('the third of a combination thrown as another one is that one', () => {
     'wrong-strike 3',
   ]);
 });
+
+describe('a pivot that is left out is one cause', () => {
+  // On 13 cm, a quarter to the right on the lead foot, and four times on 13 cm the new way.
+  const moves = [
+    step(0, 13),
+    { do: 'pivot', on: 'lead', byDeg: 90 } as const,
+    ...[0, 1, 2, 3].map(() => step(0, 13)),
+  ];
+  const turned = planOf([], {
+    pattern: { start: { at: { x: 3, y: 3 }, headingDeg: 0 }, items: moves.map((move) => ({ move })) },
+    tempoPerMin: BEATS_PER_MIN,
+  });
+  const times = (move: number) => {
+    const s = 1 + BEAT * (move - 1);
+    return [[s, s + 0.32] as const, [s + 0.42, s + 0.74] as const] as const;
+  };
+  const found = (steps: readonly TypedStep[]) => {
+    const { report } = checkTrack(
+      { plan: turned, student: STUDENT },
+      recorded({ start: START, steps }, { height: true, noiseM: 0.003 }),
+    );
+    const { faults, judgement, ways = [] } = report;
+    return {
+      ways,
+      faults: faults.map(({ fault, moveNumber }) => [fault, moveNumber]),
+      open: report.undecided.map(({ fault }) => fault),
+      clean: judgement?.share.clean,
+      said: sayings(report, 'metric')[0]?.words,
+    };
+  };
+  const first = walks([1]);
+
+  test('whoever goes on the old way is judged from there', () => {
+    const on = [3, 4, 5, 6].flatMap((move, k) => walks([1], times(move)[0][0], 0.13 * (k + 1)));
+    expect(found([...first, ...on])).toMatchObject({
+      ways: [{ is: 'left out', left: [{ moveNumber: 2, goesOn: 'from there' }] }],
+      faults: [['missed-move', 2]],
+      open: [],
+      clean: 5,
+      said: 'The pivot was left out, at move 2.',
+    });
+  });
+
+  test('whoever goes to where it would have led has made one long step for it', () => {
+    // The lead foot is at 2.8374, 3.2926; turned about it the rear one would be 32.52 cm to its right and behind it.
+    const on = [3, 4, 5, 6].flatMap((move, k) => {
+      const x = 2.8374 + 0.13 * (k + 1);
+      const [one, two] = times(move);
+      return [foot('left', one, [x, 3.2926], 90), foot('right', two, [x - 0.3252, 3.2926 - 0.3252], 135)];
+    });
+    expect(found([...first, ...on])).toMatchObject({
+      ways: [{ is: 'left out', left: [{ moveNumber: 2, goesOn: 'as planned' }] }],
+      faults: [['missed-move', 2]],
+      open: [],
+    });
+  });
+
+  test('one that was done is not left out, though it was short', () => {
+    // 60 of 90 degrees about 2.8374, 3.2926: the rear foot, 46 cm away at 135, comes to 195.
+    const s = times(2)[0][0];
+    const about = [2.8374, 3.2926] as const;
+    const rear = [2.8374 + 0.46 * -0.2588, 3.2926 + 0.46 * -0.9659] as const;
+    const pivot = [
+      foot('right', [s, s + 0.5], rear, 105, { round: [...about, 60] }),
+      foot('left', [s, s + 0.5], about, 60, { flat: true }),
+    ];
+    expect(found([...first, ...pivot]).ways.map(({ is }) => is)).not.toContain('left out');
+  });
+});

@@ -47,6 +47,17 @@ function heightsIn({ signal }: ObservedFoot, { fromS, toS }: Stretch, meanS: num
   return { t: signal.t.subarray(from, to), z, leastM };
 }
 
+/** The lowest lift that the heights of a foot show for certain, metres; infinite where none were recorded. */
+export function smallestLiftM({ signal: { z, stepS } }: Pick<ObservedFoot, 'signal'>): number {
+  const steps = z ? z.subarray(1).map((value, i) => Math.abs(value - (z[i] ?? NaN))) : new Float64Array();
+  const known = steps.filter((value) => !Number.isNaN(value));
+  if (known.length < LEAST_SAMPLES) return Infinity;
+  // The difference of two neighbours is as uncertain as both of them; 0.6745 is the median of a normal deviation.
+  const sigmaM = medianOf(known) / 0.6745 / Math.SQRT2;
+  const half = Math.round(MEANS_S[1] / stepS / 2);
+  return Math.max(LEAST_RISE_M, (SIGMAS * sigmaM) / Math.sqrt(1 + 2 * half));
+}
+
 interface Lift {
   readonly liftS: number;
   readonly landS: number;

@@ -274,6 +274,7 @@ function foundOf(
       uOf: performance.uOf,
       isBlindAt: () => false,
       smallestStepM: 0,
+      smallestLiftM: 0,
     },
   );
   return [...ofRules, ...compared];

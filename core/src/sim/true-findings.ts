@@ -64,6 +64,7 @@ export function trueFindings(given: PlannedDrill, truth: TrueWalk): Finding[] {
       uOf,
       isBlindAt: () => false,
       smallestStepM: 0,
+      smallestLiftM: 0,
     }),
     ...judgeTempo(rows, drill.plan.tempoPerMin, limits, uOf).found,
   ];

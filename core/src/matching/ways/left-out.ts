@@ -27,7 +27,8 @@ function turning({ moves }: Asked, { rows }: Match): PlannedMove[] {
         ? [rows.slice(0, i).findLast((row) => row.planned)?.planned?.number ?? 1]
         : [],
   );
-  const isNear = ({ number }: PlannedMove): boolean => bad.some((at) => number <= at + 1 && number >= at - BACK);
+  const isNear = ({ number }: PlannedMove): boolean =>
+    bad.some((at) => number <= at + 1 && number >= at - BACK);
   const first = moves.filter((move, i) => {
     const before = moves[i - 1];
     return turnsBody(move) && !(before && isOneItem(before, move));
@@ -79,5 +80,9 @@ export function leftOut(asked: Asked, plain: Match): Tried | null {
   if (left.length === 0) return null;
   const numbers = withTheirItems(moves, left).map(({ number }) => number);
   const kind = moves[(left[0]?.moveNumber ?? 0) - 1]?.kind ?? 'step';
-  return { cost: best.costPerMove, match: best, ways: [{ is: 'left out', moveNumbers: numbers, left, kind }] };
+  return {
+    cost: best.costPerMove,
+    match: best,
+    ways: [{ is: 'left out', moveNumbers: numbers, left, kind }],
+  };
 }

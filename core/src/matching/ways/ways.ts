@@ -61,7 +61,9 @@ function asDone(asked: Asked, taken: Tried, isOther: boolean, stands: Balls): Do
 /** A recording against the ways in which people do a drill: the one that explains it best, before it is another drill. */
 export function doneAs(asked: Asked, asIs: Match, stands: Balls): DoneMatch {
   const { events } = asked;
-  const isShort = asIs.rows.some(({ planned, expected, observed }) => planned && expected.length > observed.length);
+  const isShort = asIs.rows.some(
+    ({ planned, expected, observed }) => planned && expected.length > observed.length,
+  );
   const without = isShort || asIs.costPerMove > LOOKS_FROM ? leftOut(asked, asIs) : null;
   const stays = asIs.costPerMove > LOOKS_FROM ? stayed(asked, stands) : null;
   if (stays) return { match: asIs, ways: [stays], isExplained: true };
