@@ -29,8 +29,37 @@ function isUnder(row: AlignedMove | undefined, { foot, from, to, liftS, landS }:
   );
 }
 
-/** A standing foot that slid while the other kicked is part of the kick, and no move of its own. */
+/** Whether an event that belongs to no move is a foot that moves while it should bounce where it is. */
+const isInBounce = (row: AlignedMove | undefined, { from, to }: FootEvent): boolean =>
+  row?.planned?.kind === 'bounce' && distanceM(from, to) <= SLIDES_M;
+
+/**
+ * A standing foot that slid while the other kicked is part of the kick, and feet that wander while they bounce are
+ * part of that: no moves of their own.
+ */
 export function withSlides(rows: readonly AlignedMove[]): AlignedMove[] {
+  return withWanderings(withSlidesUnderKicks(rows));
+}
+
+/** What no move asked for, and lies beside a bounce with no other move between, is of that bounce. */
+function withWanderings(rows: readonly AlignedMove[]): AlignedMove[] {
+  const out = [...rows];
+  for (let i = out.length - 1; i >= 0; i--) {
+    const bounce = out[i];
+    if (bounce?.planned?.kind !== 'bounce') continue;
+    const isOf = (row: AlignedMove | undefined): boolean =>
+      row !== undefined && !row.planned && row.observed.every((event) => isInBounce(bounce, event));
+    let [from, to] = [i, i + 1];
+    while (isOf(out[from - 1])) from--;
+    while (isOf(out[to])) to++;
+    const observed = out.slice(from, to).flatMap((row) => row.observed);
+    out.splice(from, to - from, { ...bounce, observed });
+    i = from;
+  }
+  return out;
+}
+
+function withSlidesUnderKicks(rows: readonly AlignedMove[]): AlignedMove[] {
   const out = [...rows];
   for (let i = out.length - 1; i >= 0; i--) {
     const row = out[i];

@@ -482,7 +482,7 @@ export const FAULTS = {
     byEye: false,
     taped: 'stand',
     follows: null,
-    ofWholeMove: false,
+    ofWholeMove: true,
     plannedAs: 'move',
     leadsAway: false,
     mend: null,

@@ -19,6 +19,8 @@ const {
   turnedShare: { value: TURNED_SHARE },
 } = OWN_LIMITS;
 
+const FEET: readonly FootName[] = ['left', 'right'];
+
 const footOf = ({ lead }: SeenStand, which: FootInStance): FootName =>
   which === 'lead' ? lead : otherFoot(lead);
 
@@ -56,6 +58,7 @@ function spotOf(move: PerformedMove): Spot | null {
 export function pivotRules({ stance, tolerances: { turnDeg } }: Performance, move: PerformedMove): Found[] {
   const cue = move.planned?.cue?.move;
   const spot = spotOf(move);
+  if (cue?.do === 'bounce' && spot) return FEET.flatMap((foot) => driftOf(move, foot, spot));
   if (cue?.do !== 'pivot' || !spot) return [];
   const { before, after } = move;
   const stays = footOf(before, cue.on);

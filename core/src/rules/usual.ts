@@ -34,7 +34,7 @@ const USUAL: Readonly<Record<MoveName, (move: Move) => readonly FaultName[]>> = 
   step: (move) => (move.do === 'step' && move.feet !== 'both' ? ONE_FOOT : STEP),
   'half-steps': () => STEP,
   'in-out': () => ['half-exit', ...STEP],
-  bounce: () => ['wrong-count', 'off-the-ground'],
+  bounce: () => ['wrong-count', 'ball-drift', 'off-the-ground'],
   'angle-step': () => [
     'step-short',
     'step-over',
