@@ -20,6 +20,7 @@ import {
 import { KeptMoves } from './KeptMoves.tsx';
 import { LaneFields } from './LaneFields.tsx';
 import { MovesPanel } from './MovesPanel.tsx';
+import { PassFields } from './PassFields.tsx';
 
 const TWO = { display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' } as const;
 
@@ -86,6 +87,7 @@ export function DrillForm(props: FollowProps) {
         ) : (
           <LengthField<Plan> name="band.toleranceM" label="Gap within" range={PLAN_RANGES.toleranceM} />
         )}
+        <PassFields {...props} />
         <FloorChoice {...props} />
         {follows.floor === undefined && isBare(drill.floor) && <MatSize floor={drill.floor} />}
       </Box>
