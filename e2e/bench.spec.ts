@@ -45,7 +45,7 @@ test('by keyboard only: composed from nothing, mended, played, printed and check
   // Longer than a half step: found at once, and mended by what was computed.
   for (let i = 0; i < 12; i++) await page.keyboard.press('+');
   await expect(title(page)).toContainText('to mend for');
-  await tabTo(page, 'button', /step too long/);
+  await tabTo(page, 'button', /longer than a half step/);
   await page.keyboard.press('Enter');
   await tabTo(page, 'button', /^Split it into half steps/);
   await page.keyboard.press('Enter');

@@ -90,11 +90,11 @@ test('from the first screen to a checked student, and all of it is there after a
   await test.step('the check shows each move, each fault with its numbers, the gap and its measures', async () => {
     await expect(page.getByText(/50 of 54 clean; the standard of 85 % asks for 45/)).toBeVisible();
     const findings = page.getByRole('list', { name: 'Findings' });
-    const short = findings.getByRole('button', { name: /step short \(move 9, right\)/ });
+    const short = findings.getByRole('button', { name: /step too short \(move 9, right\)/ });
     await expect(short).toContainText(/3\.\d cm ± 0\.\d cm, limit 8\.\d cm/);
     await short.click();
     await expect(page.getByRole('slider', { name: 'Moment' })).toHaveValue(/^9\.\d/);
-    await expect(page.getByRole('row', { name: /Go to move 9 .* matched: step short/ })).toBeVisible();
+    await expect(page.getByRole('row', { name: /Go to move 9 .* matched: step too short/ })).toBeVisible();
     await expect(page.getByText(/too far on average/)).toBeVisible();
     await expect(page.getByText('share in band')).toBeVisible();
     await expect(page.locator('.recharts-line').last()).toBeVisible();

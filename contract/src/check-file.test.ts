@@ -119,7 +119,7 @@ describe('the file of a check', () => {
       planned: 10,
       fault_count: 1,
       undecided_count: 0,
-      words: 'Not met: step short.',
+      words: 'Not met: step too short.',
     },
     questions: [],
     moves: [

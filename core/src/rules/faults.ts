@@ -150,7 +150,7 @@ export const FAULTS = {
     made: null,
   },
   'missed-move': {
-    words: 'missed move',
+    words: 'move left out',
     why: 'A planned half step did not happen.',
     advice: 'Slow the tempo until every cone gets its step.',
     limit: { by: 'nature', why: 'A move is there or not.' },
@@ -170,7 +170,7 @@ export const FAULTS = {
     made: { how: 'leave out', lasts: true },
   },
   'extra-move': {
-    words: 'extra move',
+    words: 'move added',
     why: 'A step that the plan does not hold, often a settling shuffle: the form before it was wrong.',
     advice: 'A settling shuffle means the step before it was wrong: look at that one.',
     limit: { by: 'nature', why: 'A move is there or not.' },
@@ -330,7 +330,7 @@ export const FAULTS = {
     made: { how: 'follow at', ratio: 0.3 },
   },
   'foot-not-following': {
-    words: 'foot not following',
+    words: 'second foot stays behind',
     why: 'The other foot follows the same distance; otherwise the stance spreads or narrows with every step.',
     advice: 'First foot, second foot, same distance: freeze after the second and measure.',
     limit: { by: 'school', of: 'stepShare' },
@@ -350,7 +350,7 @@ export const FAULTS = {
     made: { how: 'follow short', share: 0.05 },
   },
   'step-too-long': {
-    words: 'step too long',
+    words: 'longer than a half step',
     why: 'A full step commits you until it lands. Two half steps keep every choice open.',
     advice: 'Split the distance into half steps; nothing is decided until the foot lands.',
     limit: { by: 'school', of: 'halfStepRatio' },
@@ -370,7 +370,7 @@ export const FAULTS = {
     made: { how: 'travel', halfSteps: 1.75, lasts: true },
   },
   'step-over': {
-    words: 'step over',
+    words: 'step too far',
     why: 'The first foot went past its mark: the distance planned from here no longer holds.',
     advice: 'Land on the chalk mark, not past it; smaller push.',
     limit: { by: 'school', of: 'stepShare' },
@@ -390,7 +390,7 @@ export const FAULTS = {
     made: { how: 'travel', moreM: 0.085, lasts: true },
   },
   'step-short': {
-    words: 'step short',
+    words: 'step too short',
     why: 'The first foot stopped before its mark, so the whole body is late at the place it is needed.',
     advice: 'Push off the far foot; touch a chalk mark with every first foot.',
     limit: { by: 'school', of: 'stepShare' },
@@ -530,7 +530,7 @@ export const FAULTS = {
     made: { how: 'shift', byM: 0.14, lasts: true },
   },
   'pivot-short': {
-    words: 'pivot short',
+    words: 'pivot too short',
     why: 'Turned too little, the target is still in front of the wrong shoulder.',
     advice: 'Chalk the angle, and turn until the lead toe lies on the line.',
     limit: { by: 'rule', of: 'turnDeg' },

@@ -21,7 +21,7 @@ test('every planned move has its row, with what happened and a verdict', () => {
     .getAllByRole('row')
     .slice(1);
   expect(rows).toHaveLength(report.moves.length);
-  const short = rows.find((row) => row.textContent.includes('step short'))!;
+  const short = rows.find((row) => row.textContent.includes('step too short'))!;
   expect(short).toHaveTextContent(/not met/);
   expect(short).toHaveTextContent(/−1[01]\.\d cm/);
 });

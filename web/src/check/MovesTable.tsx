@@ -74,7 +74,7 @@ export function MovesTable({
                     size="small"
                     sx={{ minWidth: 48 }}
                     onClick={() => onTime(move.timeS)}
-                    aria-label={`Go to ${move.number === null ? 'the extra move' : `move ${move.number}`} at ${move.timeS.toFixed(1)} s`}
+                    aria-label={`Go to ${move.number === null ? 'the added move' : `move ${move.number}`} at ${move.timeS.toFixed(1)} s`}
                   >
                     {move.number ?? '+'}
                   </Button>

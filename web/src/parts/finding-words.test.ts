@@ -17,7 +17,7 @@ const finding: Finding = {
 
 test('a finding names fault, move, foot, value, limit and how sure, in the units of the coach', () => {
   expect(findingWords(finding, 'metric')).toEqual({
-    title: 'step short (move 9, right)',
+    title: 'step too short (move 9, right)',
     numbers: '11.0 cm ± 0.7 cm, limit 17.0 cm',
   });
   expect(findingWords(finding, 'imperial').numbers).toBe('4.3 in ± 0.3 in, limit 6.7 in');
@@ -27,7 +27,7 @@ test('a count has no numbers, a plan no uncertainty', () => {
   expect(
     findingWords({ ...finding, fault: 'extra-move', unit: 'count', moveNumber: null, foot: null }, 'metric'),
   ).toEqual({
-    title: 'extra move',
+    title: 'move added',
     numbers: '',
   });
   expect(findingWords({ ...finding, expandedU: 0 }, 'metric').numbers).toBe('11.0 cm, limit 17.0 cm');
