@@ -14,3 +14,4 @@ export type { StruckFinding, StruckOut } from './struck-out.ts';
 export { habitWords, type Said, sayings, slipWords, stateWords } from './coach-words.ts';
 export { keptHeadline, verdictWords } from './words.ts';
 export { isPartOf } from './folding.ts';
+export type { Rhythm } from './rhythm.ts';

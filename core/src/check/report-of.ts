@@ -19,6 +19,7 @@ import {
   type RangeReport,
   type StrikeReport,
 } from './report.ts';
+import { rhythmsOf } from './rhythm.ts';
 
 /** What stands beside the judgement: how the recording was read, and what is open about it. */
 interface Circumstances {
@@ -70,7 +71,10 @@ export function reportOf(judged: JudgedTrack, seen: SeenTrack, around: Circumsta
     strikes: strikeReport(judged, seen, causes),
     footfalls: detection.events.map((event) => ({ ...event, placeUM: performance.uOf(event).toM })),
     range: rangeReport(performance, causes),
-    beat: beatReport(moves, offsetS),
+    beat: {
+      ...beatReport(moves, offsetS),
+      rhythms: isJudged ? rhythmsOf(rows, tempo.walkedPerMin && tempo.askedPerMin / tempo.walkedPerMin) : [],
+    },
     balance: balanceReport(performance),
   };
 }

@@ -11,6 +11,7 @@ import type { CheckNote } from './notes.ts';
 import type { DoneAs, Question } from '../matching/index.ts';
 import type { Reading } from '../matching/index.ts';
 import type { Judgement } from '../verdict/index.ts';
+import type { Rhythm } from './rhythm.ts';
 import type { StruckFinding } from './struck-out.ts';
 import type { TempoReport } from './tempo.ts';
 
@@ -55,6 +56,8 @@ export interface BeatReport {
   readonly offsetS: number | null;
   /** Asynchrony of the first foot's landing, its mean after the offset and its SD. */
   readonly asynchrony: ErrorScores | null;
+  /** The rhythm of moves that were done again and again; not in checks of earlier engines. */
+  readonly rhythms?: readonly Rhythm[];
 }
 
 /** How the walk as a whole lies to the plan: what the middle is off by, and how far all of it is turned. */

@@ -1,8 +1,13 @@
 import Box from '@mui/material/Box';
-import type { CheckReport } from '@angled-chalk/core/check';
+import type { CheckReport, Rhythm } from '@angled-chalk/core/check';
 import { formatSeconds, formatSmall } from '@angled-chalk/core/measure';
+import { moveName } from '@angled-chalk/core/moves';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';
+
+const nameOf = (kind: Rhythm['kind']): string =>
+  kind === 'weave' ? 'a zigzag step' : moveName(kind).toLowerCase();
+const signed = (value: number): string => `${value < 0 ? '-' : '+'}${formatSeconds(Math.abs(value))}`;
 
 /** Error scores of distance and beat, the share in band, and the balance at rest. */
 export function CheckMeasures({ report }: { readonly report: CheckReport }) {
@@ -36,6 +41,16 @@ export function CheckMeasures({ report }: { readonly report: CheckReport }) {
         ['mean', seconds(beat.asynchrony?.ce)],
         ['spread', seconds(beat.asynchrony?.ve)],
         ['start against the plan', seconds(beat.offsetS)],
+        ...(beat.rhythms ?? []).flatMap(({ kind, way, secondFoot }) =>
+          secondFoot
+            ? [
+                [
+                  `${secondFoot.count} times ${nameOf(kind)}${way ? ` ${way}` : ''}: second foot late (constant error), how unevenly (variable)`,
+                  `${signed(secondFoot.ce)}, ${seconds(secondFoot.ve)}`,
+                ] as const,
+              ]
+            : [],
+        ),
       ],
     ],
     [
