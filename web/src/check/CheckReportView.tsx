@@ -39,10 +39,17 @@ import { Tells } from './Tells.tsx';
 import { NotSo, StruckOutList } from './NotSo.tsx';
 import { MovesTable } from './MovesTable.tsx';
 import { SettleButton } from './SettleButton.tsx';
+import { useDrillOf } from './useDrillOf.ts';
 import { toJudge, useJudge, type ToJudge } from './useJudge.ts';
 
+interface NextStepsProps {
+  readonly check: StoredCheck;
+  readonly isFirst: boolean;
+  readonly planId: string | null;
+}
+
 /** What a coach does after reading a check; the first thing, unless something has to be settled before. */
-function NextSteps({ check, isFirst }: { readonly check: StoredCheck; readonly isFirst: boolean }) {
+function NextSteps({ check, isFirst, planId }: NextStepsProps) {
   const [talked, setTalked] = useDeviceState(`talked through ${check.id}`, false);
   const good = check.verdict.outcome === 'met';
   return (
@@ -50,8 +57,8 @@ function NextSteps({ check, isFirst }: { readonly check: StoredCheck; readonly i
       <Button variant={isFirst ? 'contained' : 'outlined'} component={Link} to="/record">
         {good ? 'Record the next' : 'Record again'}
       </Button>
-      {!good && check.planId && (
-        <Button component={Link} to={`/patterns/${check.planId}`}>
+      {!good && planId && (
+        <Button component={Link} to={`/patterns/${planId}`}>
           Make the pattern easier
         </Button>
       )}
@@ -83,6 +90,7 @@ export function CheckReportView({
   const [chosen, setChosen] = useState<number | null>(null);
   // It opens near the feet, where the first thing happened.
   const [near, setNear] = useState(true);
+  const { planId, isGone } = useDrillOf(check.planId);
   const findings = useMemo(
     (): Cause[] => [...report.faults, ...report.undecided].sort((a, b) => a.timeS - b.timeS),
     [report],
@@ -141,6 +149,7 @@ export function CheckReportView({
         sub={
           <>
             <VerdictMark outcome={report.verdict.outcome} /> · {drill.student.name}, {drill.plan.name}
+            {isGone && ' (deleted since; the check keeps its own copy)'}
             {words.share && `: ${words.share}`}{' '}
             <Box
               component="span"
@@ -164,7 +173,11 @@ export function CheckReportView({
                 onRead={readAs}
               />
             ))}
-            <NextSteps check={check} isFirst={!report.questions.some(({ reading }) => reading)} />
+            <NextSteps
+              check={check}
+              planId={planId}
+              isFirst={!report.questions.some(({ reading }) => reading)}
+            />
             <Button
               onClick={() =>
                 saveText(
@@ -245,7 +258,7 @@ export function CheckReportView({
               onTakeBack={(id) => judgeWith(struckOut.filter((one) => one.id !== id))}
             />
           )}
-          <Beside report={report} planId={check.planId} />
+          <Beside report={report} planId={planId} />
         </Box>
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
