@@ -7,7 +7,7 @@ import { chanceOff, NO_SHIFT, spreadsOf, type Alike, type Known, type Shift } fr
 import { habitId, habitsOf, type Habit } from './habits.ts';
 import { meanOf, spreadOf } from './normal.ts';
 import { readingsOf, type MoveReading, type Signed } from './readings.ts';
-import { atLeastOf, neededOf } from './share.ts';
+import { atLeastOf, neededOf, outcomeBy } from './share.ts';
 import { NEVER_FAULTS, standardOf, type Standard } from './standard.ts';
 import { statesOf, type State } from './states.ts';
 
@@ -93,8 +93,6 @@ export interface Legs {
   readonly after: ReadonlySet<number>;
 }
 
-/** From here the standard is reached, and below the other it is not. */
-const SURE = 0.95;
 /** A move whose chance of being off is between these cannot be told. */
 const OPEN: readonly [number, number] = [0.05, 0.95];
 
@@ -282,11 +280,7 @@ export function judgementOf(order: JudgementOrder): Judgement {
       ? 'cannot-tell'
       : failing.length > 0 || habits.some((habit) => habit.fails)
         ? 'not-met'
-        : chance >= SURE
-          ? 'met'
-          : chance <= 1 - SURE
-            ? 'not-met'
-            : 'cannot-tell';
+        : outcomeBy(chance);
   const partOf = (some: readonly JudgedMove[]): Part => ({
     clean: some.filter(({ is }) => is === 'clean').length,
     moves: some.length,

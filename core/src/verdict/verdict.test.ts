@@ -1,4 +1,4 @@
-import { atLeastOf, neededOf } from './share.ts';
+import { atLeastOf, neededOf, outcomeBy } from './share.ts';
 import { meanOf, normalCdf, spreadOf } from './normal.ts';
 import { standardOf } from './standard.ts';
 import { statesOf } from './states.ts';
@@ -30,6 +30,18 @@ test('moves needed are the standard of them, rounded down, and of a short drill 
   expect([20, 12, 54, 3, 1, 0].map((moves) => neededOf(0.85, moves))).toEqual([17, 10, 45, 2, 1, 0]);
   // 0.95 of 20 is 19, whatever arithmetic makes of it.
   expect(neededOf(0.95, 20)).toBe(19);
+});
+
+test('a standard is reached, or not, where that is as sure as nineteen times of twenty', () => {
+  expect([1, 0.96, 0.94, 0.5, 0.06, 0.04, 0].map(outcomeBy)).toEqual([
+    'met',
+    'met',
+    'cannot-tell',
+    'cannot-tell',
+    'cannot-tell',
+    'not-met',
+    'not-met',
+  ]);
 });
 
 test('the standard is the one of who comes first: the call, the drill, the student, the level, the usual', () => {
