@@ -668,3 +668,12 @@ test('a leg that is raised twice before its first step is known where it stood a
   });
   expect(events.map(({ how }) => how)).toEqual(['raise', 'raise', 'step', 'step']);
 });
+
+test('a foot feint that is left out is missed where heights show that the foot stayed down', () => {
+  const [, moves] = cleanOf('a foot feint');
+  const stepped = [foot('left', THREE, [2.8374, 3.2926], 0), foot('right', FOUR, [3.1626, 2.9674], 45)];
+  expect(told(moves, stepped).sure).toEqual(['missed-move']);
+  // Heights that are known to some centimetres show no lift of 2.5.
+  const coarse = told(moves, stepped, 0.02);
+  expect(coarse.sure).toEqual([]);
+});
