@@ -8,7 +8,7 @@ import { idSchema } from './ids.ts';
 import { drillSchema, keptPatternSchema } from './drill.ts';
 import { planSchema } from './plan-file.ts';
 import { schoolSchema } from './school.ts';
-import { studentFitSchema } from './student-file.ts';
+import { standardSchema, studentFitSchema } from './student-file.ts';
 import { noControl, wordsSchema } from './words.ts';
 
 /** Every stored thing carries a version that rises with each write; a write names the one it read. */
@@ -31,6 +31,8 @@ export const studentInputSchema = studentFitSchema.omit({ school: true }).extend
   reactionS: z.number().min(REACTION_RANGE_S[0]).max(REACTION_RANGE_S[1]).nullable().default(null),
   note: wordsSchema(2000),
   level: z.enum(LEVELS).default('new'),
+  /** Share of clean moves that is asked of them; null: as their level asks. */
+  standard: standardSchema.nullable().default(null),
   filmingConsent: z.enum(CONSENTS).default('not asked'),
   /** How the lengths that this write changes were taken. */
   measuredBy: z.enum(METHODS).default('tape'),
@@ -41,6 +43,7 @@ export const studentUpdateSchema = studentInputSchema.extend({
   reactionS: z.number().min(REACTION_RANGE_S[0]).max(REACTION_RANGE_S[1]).nullable().optional(),
   note: studentInputSchema.shape.note.optional(),
   level: z.enum(LEVELS).optional(),
+  standard: standardSchema.nullable().optional(),
   filmingConsent: z.enum(CONSENTS).optional(),
   measuredBy: z.enum(METHODS).optional(),
 });

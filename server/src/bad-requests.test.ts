@@ -241,6 +241,7 @@ test('an update that leaves fields out keeps them', async () => {
     ...student,
     note: 'left knee',
     level: 'advanced',
+    standard: 0.9,
     filmingConsent: 'refused',
     birthYear: 1990,
     measuredBy: 'wall',
@@ -254,6 +255,7 @@ test('an update that leaves fields out keeps them', async () => {
   expect(body).toMatchObject({
     note: 'left knee',
     level: 'advanced',
+    standard: 0.9,
     filmingConsent: 'refused',
     birthYear: 1990,
     measuredBy: 'wall',

@@ -25,6 +25,7 @@ const value = {
   reactionS: null,
   note: 'x'.repeat(2000),
   level: 'new',
+  standard: null,
   filmingConsent: 'not asked',
   measuredBy: 'tape',
 } as const;

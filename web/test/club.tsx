@@ -12,6 +12,7 @@ export const STUDENTS: readonly Student[] = DEMO_STUDENTS.map((student) => ({
   ...student,
   schoolId: student.schoolId,
   reactionS: null,
+  standard: null,
   version: 1,
   updatedAt: '2026-01-01T00:00:00.000Z',
   measurements: [{ length: 'statureM', valueM: student.lengths.statureM, day: '2026-01-01', method: 'tape' }],

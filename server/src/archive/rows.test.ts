@@ -34,6 +34,7 @@ const GOOD: Readonly<Record<TableName, Record<string, unknown>>> = {
     reaction_s: 0.25,
     note: 'one\ttwo\nthree \\N \\. é',
     level: 'new',
+    standard: 0.9,
     filming_consent: 'given',
     measured_by: 'tape',
     measurements: [{ length: 'statureM', valueM: 1.7, day: '2026-11-30', method: 'tape' }],

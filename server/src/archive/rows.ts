@@ -46,6 +46,7 @@ export const ROWS = {
     reaction_s: student.reactionS,
     note: student.note,
     level: student.level,
+    standard: student.standard,
     filming_consent: student.filmingConsent,
     measured_by: student.measuredBy,
     measurements: z.array(measurementSchema).max(5000),

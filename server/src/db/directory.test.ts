@@ -32,6 +32,7 @@ beforeAll(async () => {
     reactionS: null,
     note: '',
     level: 'new',
+    standard: null,
     filmingConsent: 'not asked',
     measuredBy: 'tape',
   });

@@ -41,6 +41,8 @@ export const students = pgTable('students', {
   reactionS: doublePrecision(),
   note: text().notNull().default(''),
   level: text({ enum: LEVELS }).notNull().default('new'),
+  /** Share of clean moves that is asked of them; null: as their level asks. */
+  standard: doublePrecision(),
   filmingConsent: text({ enum: CONSENTS }).notNull().default('not asked'),
   measuredBy: text({ enum: METHODS }).notNull().default('tape'),
   measurements: jsonb().$type<Measurement[]>().notNull().default([]),

@@ -35,7 +35,12 @@ export async function seedDemo(db: Database): Promise<boolean> {
     const inside = transaction as unknown as Database;
     await writeSettings(inside, 1, { clubName: DEMO_CLUB_NAME, units: 'metric' });
     for (const { id, ...student } of DEMO_STUDENTS) {
-      await addStudent(inside, id, { ...student, schoolId: student.schoolId, reactionS: null });
+      await addStudent(inside, id, {
+        ...student,
+        schoolId: student.schoolId,
+        reactionS: null,
+        standard: null,
+      });
     }
     for (const { id, floor } of DEMO_FLOORS) await documentsOf(inside, 'floor').add(id, floor);
     for (const { id, pattern } of DEMO_PATTERNS) await documentsOf(inside, 'pattern').add(id, pattern);

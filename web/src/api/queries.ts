@@ -91,9 +91,10 @@ interface StoredKinds {
 
 /** What of a student is typed. */
 export function studentInputOf(student: Student): StudentInput {
-  const { name, leadSide, schoolId, lengths, birthYear, reactionS, note, level, filmingConsent, measuredBy } =
-    student;
-  return { name, leadSide, schoolId, lengths, birthYear, reactionS, note, level, filmingConsent, measuredBy };
+  const { name, leadSide, schoolId, lengths, birthYear, reactionS, note, ...more } = student;
+  const { level, standard, filmingConsent, measuredBy } = more;
+  const body = { name, leadSide, schoolId, lengths, birthYear, reactionS, note };
+  return { ...body, level, standard, filmingConsent, measuredBy };
 }
 
 /** How an edited thing is kept, saved over the version that was read, and read again after a conflict. */

@@ -26,21 +26,24 @@ export interface Club {
 }
 
 type StudentLike = Pick<Student, 'name' | 'leadSide' | 'schoolId' | 'lengths'> &
-  Partial<Pick<Student, 'level'>>;
+  Partial<Pick<Student, 'level' | 'standard'>>;
 
 /** The club's own school is looked up; one that is gone falls back to the usual start. */
 function fitWith(
-  { name, leadSide, schoolId, lengths, level }: StudentLike,
+  { name, leadSide, schoolId, lengths, level, standard }: StudentLike,
   own: readonly School[],
 ): StudentFit {
-  const grown = level === undefined ? {} : { level };
-  if (SCHOOLS.some(({ id }) => id === schoolId)) return { name, leadSide, schoolId, lengths, ...grown };
+  const asked = {
+    ...(level === undefined ? {} : { level }),
+    ...(standard === undefined || standard === null ? {} : { standard }),
+  };
+  if (SCHOOLS.some(({ id }) => id === schoolId)) return { name, leadSide, schoolId, lengths, ...asked };
   const school = own.find(({ id }) => id === schoolId);
   return {
     name,
     leadSide,
     lengths,
-    ...grown,
+    ...asked,
     ...(school ? { schoolId, school } : { schoolId: 'shoulder-width' }),
   };
 }

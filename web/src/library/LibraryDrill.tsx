@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
-import type { Student } from '@angled-chalk/contract';
+import type { StudentFit } from '@angled-chalk/core/body';
 import { libraryEntry, type LibraryEntry } from '@angled-chalk/core/library';
 import { expand, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { FAULTS } from '@angled-chalk/core/rules';
@@ -27,7 +27,7 @@ export function LibraryDrill({
   readonly entry: LibraryEntry;
   /** A drill of the club's own; null for one that comes with the program. */
   readonly own: PlannedDrill | null;
-  readonly student: Student;
+  readonly student: StudentFit;
 }) {
   const { drill, footwork } = useMemo(
     () => (own ? { drill: own, footwork: expand(own) } : laidOut(entry, student)),
@@ -130,7 +130,7 @@ function Verdict({
 }: {
   readonly judged: Found;
   readonly entry: LibraryEntry;
-  readonly student: Student;
+  readonly student: StudentFit;
 }) {
   const named = new Set(entry.names.map(({ fault }) => fault));
   const others = (findings ?? []).filter(({ fault }) => !named.has(fault));

@@ -1,13 +1,21 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { StoredPlan } from '@angled-chalk/contract';
+import { fitStance, SCHOOLS } from '@angled-chalk/core/body';
 import { LIBRARY } from '@angled-chalk/core/library';
-import { DEMO_PLAN } from '@angled-chalk/core/sim';
+import { the } from '@angled-chalk/core/measure';
+import { DEMO_PLAN, DEMO_STUDENTS } from '@angled-chalk/core/sim';
 import { Navigate, Route, Routes, useParams } from 'react-router';
-import { renderInClub, stubProgram, sentJson } from '../../test/club.tsx';
+import { renderInClub, STUDENTS, stubProgram, sentJson } from '../../test/club.tsx';
 import { LibraryPage } from './LibraryPage.tsx';
+import type * as LaidOutRoom from './laid-out.ts';
+import { laidOut } from './laid-out.ts';
 
 jest.mock('../work/run.ts', () => jest.requireActual('../../test/inline-run.ts'));
+jest.mock('./laid-out.ts', () => {
+  const real = jest.requireActual<typeof LaidOutRoom>('./laid-out.ts');
+  return { ...real, laidOut: jest.fn(real.laidOut) };
+});
 
 const TAKEN: StoredPlan = {
   id: '5a3c7f10-0000-4000-8000-000000000001',
@@ -17,13 +25,14 @@ const TAKEN: StoredPlan = {
 };
 const Opened = () => <p>opened {useParams()['id']}</p>;
 
-function openAt(path: string): unknown[] {
+function openAt(path: string, more: Parameters<typeof stubProgram>[0] = {}): unknown[] {
   const added: unknown[] = [];
   stubProgram({
     'POST /api/plans': (init) => {
       added.push(sentJson(init));
       return [201, TAKEN];
     },
+    ...more,
   });
   renderInClub(
     <Routes>
@@ -46,6 +55,23 @@ test('drills are found by a word, and shown again when nothing fits', async () =
   await userEvent.type(screen.getByLabelText('Words'), ' nowhere');
   await userEvent.click(screen.getByRole('button', { name: 'Show all drills' }));
   expect(screen.getByRole('link', { name: 'In and out' })).toBeVisible();
+});
+
+test("a drill is laid out in the stance of the club's own school", async () => {
+  const id = '5a3c7f10-0000-4000-8000-000000000002';
+  const school = { ...the(SCHOOLS[0]), id, name: 'Narrow', separationShoulders: 1, separationAtLeastM: 0.2 };
+  const fit = the(DEMO_STUDENTS[0]);
+  const student = { ...the(STUDENTS[0]), schoolId: id };
+  openAt('/patterns/library/angle-step-strike', {
+    'GET /api/schools': () => [200, [{ id, school, version: 1, updatedAt: '2026-01-01T00:00:00.000Z' }]],
+    'GET /api/students/everyone': () => [200, [student]],
+  });
+  // Drawn for the fitted body, so the feet stand closer than those of the usual school.
+  const own = fitStance({ ...fit, school }).separation.valueM;
+  expect(own).toBeLessThan(fitStance({ ...fit, schoolId: 'shoulder-width' }).separation.valueM - 0.02);
+  await screen.findByText(/^Clean for /);
+  const drawn = jest.mocked(laidOut).mock.calls.at(-1);
+  expect(fitStance(the(drawn)[1]).separation.valueM).toBeCloseTo(own, 6);
 });
 
 test('a drill is read, judged for the chosen student, and taken over', async () => {

@@ -34,7 +34,8 @@ const ROOM_CHOICES = [30, 2, 3, 4].map(
 /** The drills that come with the program: found, read, drawn for the chosen student, and taken over. */
 export function LibraryPage() {
   const { id } = useParams();
-  const { student } = useClub();
+  const { student: chosenStudent, fitOf } = useClub();
+  const student = useMemo(() => chosenStudent && fitOf(chosenStudent), [chosenStudent, fitOf]);
   const [wanted, setWanted] = useState<Wanted>(ANYTHING);
   const set = (change: Partial<Wanted>): void => setWanted({ ...wanted, ...change });
   const own = useOwnDrills();

@@ -1,4 +1,4 @@
-import type { Student } from '@angled-chalk/contract';
+import type { StudentFit } from '@angled-chalk/core/body';
 import { libraryDrill, type LibraryEntry } from '@angled-chalk/core/library';
 import { expand, type Footwork, type PlannedDrill } from '@angled-chalk/core/pattern';
 import { useEffect } from 'react';
@@ -10,10 +10,10 @@ export interface LaidOut {
   readonly footwork: Footwork;
 }
 
-const KNOWN = new WeakMap<Student, Map<string, LaidOut>>();
+const KNOWN = new WeakMap<StudentFit, Map<string, LaidOut>>();
 
 /** A drill of the library for a student; laid out once for as long as the student stays the same. */
-export function laidOut(entry: LibraryEntry, student: Student): LaidOut {
+export function laidOut(entry: LibraryEntry, student: StudentFit): LaidOut {
   const ofStudent = KNOWN.get(student) ?? new Map<string, LaidOut>();
   KNOWN.set(student, ofStudent);
   const known = ofStudent.get(entry.id);
@@ -25,7 +25,7 @@ export function laidOut(entry: LibraryEntry, student: Student): LaidOut {
 }
 
 /** Lays the drills of a list out while nobody waits for one. */
-export function useLaidOutAhead(entries: readonly LibraryEntry[], student: Student | null): void {
+export function useLaidOutAhead(entries: readonly LibraryEntry[], student: StudentFit | null): void {
   useEffect(
     () => (student ? oneByOne(entries.map((entry) => () => void laidOut(entry, student))) : undefined),
     [entries, student],

@@ -32,11 +32,11 @@ const choose = async (box: string, option: string): Promise<void> => {
 test('a drill asks for its own share of clean moves, or for that of the student', async () => {
   renderInClub(<Edited first={plan} />);
   expect(screen.getByRole('combobox', { name: 'Clean moves asked for' })).toHaveTextContent(
-    'as the level of the student asks',
+    "as the student's own standard or level asks",
   );
   await choose('Clean moves asked for', '95 %');
   expect(changes.at(-1)?.standard).toBe(0.95);
-  await choose('Clean moves asked for', 'as the level of the student asks');
+  await choose('Clean moves asked for', "as the student's own standard or level asks");
   expect(changes.at(-1)).not.toHaveProperty('standard');
 });
 

@@ -49,6 +49,7 @@ export function NewStudent({
       reactionS: null,
       note: '',
       level: 'new',
+      standard: null,
       filmingConsent: 'not asked',
       measuredBy,
     };

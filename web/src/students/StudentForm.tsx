@@ -8,9 +8,12 @@ import {
   type StudentInput,
 } from '@angled-chalk/contract';
 import { SCHOOLS } from '@angled-chalk/core/body';
+import { STANDARDS } from '@angled-chalk/core/verdict';
+import { useController, useFormContext, useWatch } from 'react-hook-form';
 import { useClub } from '../app/club.tsx';
 import { ChoiceField, LengthField, NumberField, TextLine } from '../parts/fields.tsx';
 import { Panel } from '../parts/Page.tsx';
+import { StandardBox } from '../parts/StandardBox.tsx';
 
 const SIDES = [
   ['left', 'Orthodox: left foot in front'],
@@ -73,6 +76,7 @@ export function StudentForm() {
           choices={METHODS.map((method) => [method, METHOD_WORDS[method]] as const)}
         />
         <ChoiceField<StudentInput> name="level" label="Level" choices={same(LEVELS)} />
+        <StandardField />
         <NumberField<StudentInput> name="birthYear" label="Year of birth" range={[1900, 2100]} empty={null} />
         <NumberField<StudentInput>
           name="reactionS"
@@ -88,5 +92,19 @@ export function StudentForm() {
         </Box>
       </Box>
     </Panel>
+  );
+}
+
+/** The share of clean moves that is asked of them. */
+function StandardField() {
+  const { control } = useFormContext<StudentInput>();
+  const standard = useController({ name: 'standard', control }).field;
+  const level = useWatch({ name: 'level', control });
+  return (
+    <StandardBox
+      share={standard.value}
+      otherwise={`${Math.round(100 * STANDARDS[level])} %, as their level asks`}
+      onShare={standard.onChange}
+    />
   );
 }

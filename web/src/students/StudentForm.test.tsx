@@ -1,0 +1,44 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { StudentInput } from '@angled-chalk/contract';
+import { the } from '@angled-chalk/core/measure';
+import { FormProvider, useForm } from 'react-hook-form';
+import { renderInClub, STUDENTS, stubProgram } from '../../test/club.tsx';
+import { studentInputOf } from '../api/queries.ts';
+import { StudentForm } from './StudentForm.tsx';
+
+let now: () => StudentInput;
+
+function Edited() {
+  const form = useForm<StudentInput>({
+    defaultValues: { ...studentInputOf(the(STUDENTS[0])), level: 'new' },
+  });
+  now = form.getValues;
+  return (
+    <FormProvider {...form}>
+      <StudentForm />
+    </FormProvider>
+  );
+}
+
+beforeEach(() => {
+  stubProgram();
+});
+
+const choose = async (box: string, option: string): Promise<void> => {
+  await userEvent.click(screen.getByRole('combobox', { name: box }));
+  await userEvent.click(await screen.findByRole('option', { name: option }));
+};
+
+test('what is asked of a student is what their level asks, until they have a share of their own', async () => {
+  renderInClub(<Edited />);
+  const share = screen.getByRole('combobox', { name: 'Clean moves asked for' });
+  expect(share).toHaveTextContent('75 %, as their level asks');
+  await choose('Level', 'advanced');
+  expect(share).toHaveTextContent('95 %, as their level asks');
+  expect(now().standard).toBeNull();
+  await choose('Clean moves asked for', '85 %');
+  expect(now().standard).toBe(0.85);
+  await choose('Clean moves asked for', '95 %, as their level asks');
+  expect(now().standard).toBeNull();
+});
