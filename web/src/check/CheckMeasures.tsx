@@ -1,13 +1,45 @@
 import Box from '@mui/material/Box';
-import type { CheckReport, Rhythm } from '@angled-chalk/core/check';
+import type { CheckReport, ErrorScores, Rhythm } from '@angled-chalk/core/check';
 import { formatSeconds, formatSmall } from '@angled-chalk/core/measure';
 import { moveName } from '@angled-chalk/core/moves';
 import { useUnits } from '../app/club.tsx';
 import { Panel } from '../parts/Page.tsx';
 
+type Row = readonly [name: string, value: string];
+type Group = readonly [title: string, why: string, rows: readonly Row[]];
+
 const nameOf = (kind: Rhythm['kind']): string =>
-  kind === 'weave' ? 'a zigzag step' : moveName(kind).toLowerCase();
-const signed = (value: number): string => `${value < 0 ? '-' : '+'}${formatSeconds(Math.abs(value))}`;
+  kind === 'weave' ? 'zigzag step' : moveName(kind).toLowerCase();
+
+/** Nearer to its time than this nobody is early or late, seconds. */
+const ON_TIME_S = 0.01;
+
+/** How late on the whole, and how unevenly. */
+function timed({ ce, ve }: ErrorScores): string {
+  const late =
+    Math.abs(ce) < ON_TIME_S ? 'on time' : `${formatSeconds(Math.abs(ce))} ${ce > 0 ? 'late' : 'early'}`;
+  return `${late}, ±\u00a0${formatSeconds(ve)}`;
+}
+
+/** The rhythm of what was done again and again; nothing where nothing was. */
+function rhythmGroup(rhythms: readonly Rhythm[]): readonly Group[] {
+  const rows = rhythms.flatMap(({ kind, way, beat, secondFoot }): Row[] => {
+    const name = `${nameOf(kind)}${way === null ? '' : ` ${way}`}`;
+    return [
+      ...(beat ? [[`${name}, ${beat.count} times: first foot`, timed(beat)] as const] : []),
+      ...(secondFoot ? [[`${name}, second foot after it`, timed(secondFoot)] as const] : []),
+    ];
+  });
+  return rows.length === 0
+    ? []
+    : [
+        [
+          'Rhythm',
+          'Late or early on the whole (constant error), and how unevenly (± variable error), from move to move in their own tempo.',
+          rows,
+        ],
+      ];
+}
 
 /** Error scores of distance and beat, the share in band, and the balance at rest. */
 export function CheckMeasures({ report }: { readonly report: CheckReport }) {
@@ -17,7 +49,7 @@ export function CheckMeasures({ report }: { readonly report: CheckReport }) {
     metres === undefined || metres === null ? 'none' : formatSmall(metres, units);
   const seconds = (value: number | undefined | null): string =>
     value === undefined || value === null ? 'none' : formatSeconds(value);
-  const groups: readonly (readonly [string, string, readonly (readonly [string, string])[]])[] = [
+  const groups: readonly Group[] = [
     [
       'Gap against the plan',
       'Mean error is how far off on the whole; spread is how unsteady.',
@@ -41,18 +73,9 @@ export function CheckMeasures({ report }: { readonly report: CheckReport }) {
         ['mean', seconds(beat.asynchrony?.ce)],
         ['spread', seconds(beat.asynchrony?.ve)],
         ['start against the plan', seconds(beat.offsetS)],
-        ...(beat.rhythms ?? []).flatMap(({ kind, way, secondFoot }) =>
-          secondFoot
-            ? [
-                [
-                  `${secondFoot.count} times ${nameOf(kind)}${way ? ` ${way}` : ''}: second foot late (constant error), how unevenly (variable)`,
-                  `${signed(secondFoot.ce)}, ${seconds(secondFoot.ve)}`,
-                ] as const,
-              ]
-            : [],
-        ),
       ],
     ],
+    ...rhythmGroup(beat.rhythms ?? []),
     [
       'Balance at rest',
       `By the ${balance.method}.`,
@@ -81,7 +104,13 @@ export function CheckMeasures({ report }: { readonly report: CheckReport }) {
           <Box sx={{ color: 'text.secondary', fontSize: '0.82rem', mb: 1 }}>{why}</Box>
           <Box
             component="dl"
-            sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', rowGap: 0.5, columnGap: 1 }}
+            sx={{
+              m: 0,
+              display: 'grid',
+              gridTemplateColumns: 'minmax(0, 1.3fr) minmax(0, 1fr)',
+              rowGap: 0.5,
+              columnGap: 1,
+            }}
           >
             {rows.map(([name, value]) => (
               <Box key={name} sx={{ display: 'contents' }}>

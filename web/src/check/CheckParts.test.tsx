@@ -49,6 +49,27 @@ test('the measures are told in the units of the device', () => {
   expect(document.body.textContent).not.toMatch(/\d cm/);
 });
 
+test('the rhythm of a move done again and again says how late and how unevenly, and nothing where there is none', () => {
+  const kind = 'step';
+  const way = 'back';
+  const beat = { count: 6, ce: 0.004, ve: 0.02, ae: 0.02, e: 0.02 };
+  const secondFoot = { count: 7, ce: -0.06, ve: 0.01, ae: 0.06, e: 0.06 };
+  const rhythms = [
+    { kind, way, beat, secondFoot },
+    { kind: 'bounce', way: null, beat: { ...beat, ce: 0.11 }, secondFoot: null },
+  ] as const;
+  const { unmount } = renderInClub(
+    <CheckMeasures report={{ ...report, beat: { ...report.beat, rhythms } }} />,
+  );
+  const row = (name: string) => screen.getByText(name).nextElementSibling;
+  expect(row('step back, 6 times: first foot')).toHaveTextContent('on time, ± 0.02 s');
+  expect(row('step back, second foot after it')).toHaveTextContent('0.06 s early, ± 0.01 s');
+  expect(row('bounce, 6 times: first foot')).toHaveTextContent('0.11 s late, ± 0.02 s');
+  unmount();
+  renderInClub(<CheckMeasures report={{ ...report, beat: { ...report.beat, rhythms: [] } }} />);
+  expect(screen.queryByText('Rhythm')).toBeNull();
+});
+
 test('planned and observed feet, cones, faults and the gap are drawn', () => {
   renderInClub(
     <CheckFloor

@@ -33,12 +33,12 @@ const choose = async (box: string, option: string): Promise<void> => {
 test('what is asked of a student is what their level asks, until they have a share of their own', async () => {
   renderInClub(<Edited />);
   const share = screen.getByRole('combobox', { name: 'Clean moves asked for' });
-  expect(share).toHaveTextContent('75 %, as their level asks');
+  expect(share).toHaveTextContent('75 % by level');
   await choose('Level', 'advanced');
-  expect(share).toHaveTextContent('95 %, as their level asks');
+  expect(share).toHaveTextContent('95 % by level');
   expect(now().standard).toBeNull();
   await choose('Clean moves asked for', '85 %');
   expect(now().standard).toBe(0.85);
-  await choose('Clean moves asked for', '95 %, as their level asks');
+  await choose('Clean moves asked for', '95 % by level');
   expect(now().standard).toBeNull();
 });

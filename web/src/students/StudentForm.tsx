@@ -103,7 +103,7 @@ function StandardField() {
   return (
     <StandardBox
       share={standard.value}
-      otherwise={`${Math.round(100 * STANDARDS[level])} %, as their level asks`}
+      otherwise={`${Math.round(100 * STANDARDS[level])} % by level`}
       onShare={standard.onChange}
     />
   );
