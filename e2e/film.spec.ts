@@ -166,9 +166,23 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   ).toBeVisible();
   await page.getByRole('button', { name: 'Redo' }).click();
 
+  // The jab after the first step, by its key; a cross too many is taken out again.
+  const [, , , firstEnds] = truth.landings;
+  const jabS = (firstEnds?.timeS ?? 0) + 0.4;
+  const jabAt = truth.pictures.findIndex((taken) => taken >= jabS);
+  await page.getByRole('slider', { name: 'Picture' }).fill(String(jabAt));
+  await page.getByRole('group', { name: PICTURE }).focus();
+  await page.keyboard.press('1');
+  await pick(page, 'Another strike', 'Cross');
+  await expect(page.getByRole('heading', { name: 'Strikes (2)' })).toBeVisible();
+  await page.getByRole('button', { name: /^Take out cross/ }).click();
+  await expect(page.getByRole('heading', { name: 'Strikes (1)' })).toBeVisible();
+  await noBarriers(page);
+
   await page.getByRole('button', { name: 'Check it' }).click();
   await expect(page).toHaveURL(/\/checks\//);
   await expect(page.getByText(/of 4 clean/).first()).toBeVisible();
+  await expect(page.getByText(/strikes were not seen/i)).toHaveCount(0);
   await expect(page.getByText(/Landings only/).first()).toBeVisible();
 
   // What is kept goes with the student: marks, clicks and small pictures, and nothing of the film.
@@ -181,6 +195,11 @@ test('a made-up film, marked by hand and proposed by itself, held against its tr
   ).body();
   const track = unpackTrack(new Uint8Array(packed));
   expect(track.landings).toHaveLength(truth.landings.length);
+  expect(track.strikes.map(({ name }) => name)).toEqual(['jab']);
+  // The samples of a film of landings lie 0.02 s apart.
+  expect(
+    Math.abs((track.timeS[track.strikes[0]?.index ?? 0] ?? 0) - (truth.pictures[jabAt] ?? 0)),
+  ).toBeLessThan(0.011);
   expect(track.film?.marks.length).toBe(seen.length);
   expect(track.landings?.[0]?.picture?.thumbnail).toMatch(/^data:image\/jpeg;base64,/);
   expect(packed.length).toBeLessThan(120_000);

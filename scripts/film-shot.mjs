@@ -29,7 +29,12 @@ export const CORNER = {
   },
   pattern: {
     start: { at: { x: 1.7, y: 1.4 }, headingDeg: 0 },
-    items: [step(0), step(90), step(180), step(-90)],
+    items: [
+      { ...step(0), strikes: [{ strike: 'jab', when: 'reset-first' }] },
+      step(90),
+      step(180),
+      step(-90),
+    ],
   },
   target: { at: { x: 1.7, y: 3.2 }, kind: 'bag', radiusM: 0.18 },
   tempoPerMin: 60,

@@ -6,9 +6,13 @@ import {
   unpackTrack,
   writeTrackCsv,
   type MarkedLanding,
+  type SeenStrike,
   type Track,
 } from '../track/index.ts';
-import { drillOf } from '../../test/drills.ts';
+import { libraryDrill, libraryEntry } from '../library/index.ts';
+import { the } from '../measure/index.ts';
+import { DEMO_STUDENTS, simulate } from '../sim/index.ts';
+import { drillOf, PERFECT } from '../../test/drills.ts';
 import { flatFindings } from './causes.ts';
 import { checkTrack } from './check.ts';
 
@@ -111,6 +115,52 @@ test('which foot went first is known far better where its lift was marked than f
     found.find(({ fault }) => fault === 'wrong-foot-first')?.expandedU ?? Infinity;
   expect(uOf(told)).toBeLessThan(0.05);
   expect(uOf(untold)).toBeGreaterThan(0.25);
+});
+
+test('strikes that were seen in the pictures are judged: one that is not there was left out', () => {
+  const drill = libraryDrill(the(libraryEntry('angle-step-strike')), the(DEMO_STUDENTS[0]));
+  const { moves } = expand(drill);
+  // Thrown a third of a second after the second foot has landed, as by the simulated tracker.
+  const { track } = simulate(drill, PERFECT);
+  const seen = track.strikes.map(({ index, name }) => ({
+    name,
+    timeS: the(track.timeS[index]) + SHIFT_S,
+    uS: 0.02,
+  }));
+  const reportOf = (strikes: readonly SeenStrike[] | null) => {
+    const made = trackOfLandings(marked(drill, true), {}, { seen: strikes });
+    if (!made.ok) throw new Error(made.problem.message);
+    return checkTrack(drill, made.value).report;
+  };
+  const planned = moves.flatMap(({ strikes }) => strikes).length;
+  expect(reportOf(seen).strikes).toMatchObject({ planned, seen: planned, missed: 0, wrong: 0, extra: 0 });
+  const [, second, ...rest] = seen;
+  const without = reportOf([the(seen[0]), ...rest]);
+  expect(without.strikes).toMatchObject({ seen: planned - 1, missed: 1 });
+  const [missed] = flatFindings(without.faults).filter(({ fault }) => fault === 'missed-strike');
+  expect(the(missed).timeS).toBeCloseTo(the(second).timeS, 0);
+  expect(reportOf(null).strikes).toMatchObject({ seen: null });
+});
+
+test('how well a strike was seen widens what is said of its time', () => {
+  const drill = libraryDrill(the(libraryEntry('angle-step-strike')), the(DEMO_STUDENTS[0]));
+  const { track } = simulate(drill, PERFECT);
+  const uOf = (uS: number): number => {
+    // Every strike a third of a second too early: before the second foot is down.
+    const seen = track.strikes.map(({ index, name }) => ({
+      name,
+      timeS: the(track.timeS[index]) + SHIFT_S - 0.45,
+      uS,
+    }));
+    const made = trackOfLandings(marked(drill, true), {}, { seen });
+    if (!made.ok) throw new Error(made.problem.message);
+    const { faults, undecided } = checkTrack(drill, made.value).report;
+    const early = flatFindings([...faults, ...undecided]).filter(({ fault }) => fault === 'strike-early');
+    return the(early[0]).expandedU;
+  };
+  // Landings are marked to 0.01 s; both they and strikes lie on samples 0.02 s apart, evenly about them.
+  const sampleU = 0.02 / Math.sqrt(12);
+  for (const uS of [0.03, 0.1]) expect(uOf(uS)).toBeCloseTo(2 * Math.hypot(0.01, sampleU, sampleU, uS), 3);
 });
 
 test('landings of another drill are asked about before anything is judged', () => {

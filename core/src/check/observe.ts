@@ -20,7 +20,7 @@ import {
 } from '../rules/index.ts';
 import { gapM, gapSeries } from '../range/index.ts';
 import type { Detection } from '../detection/index.ts';
-import { medianOf, tellsOfStrikes, type Track } from '../track/index.ts';
+import { medianOf, strikeUS, tellsOfStrikes, type Track } from '../track/index.ts';
 import type { AlignedMove } from '../matching/index.ts';
 import type { ClockMap } from '../matching/index.ts';
 import { ballCourse, MOVING_HALF_S, partnerCourse, targetCourse } from './course.ts';
@@ -144,7 +144,7 @@ export function performTrack(
       ? track.strikes.map(({ index, name }) => ({
           name,
           timeS: track.timeS[index] ?? NaN,
-          uS: 1 / detection.rateHz / Math.sqrt(12),
+          uS: Math.hypot(1 / detection.rateHz / Math.sqrt(12), strikeUS(track)),
         }))
       : 'not seen',
     partnerAt: partnerCourse(track, (timeS) => midpoint(ballAt('left', timeS), ballAt('right', timeS))),

@@ -228,7 +228,7 @@ function cellOf(value: number, digits: number): string {
 
 /** Writes Track CSV version 1: positions to 0.1 mm, times to 0.1 ms, headings to 0.01 degree. */
 export function writeTrackCsv(track: Track): string {
-  if (track.landings) return writeLandingsCsv(track.landings);
+  if (track.landings) return writeLandingsCsv(track);
   const columns: [string, Samples | null, number][] = [
     ['time_s', track.timeS, 4],
     ['left_x_m', track.left.x, 4],

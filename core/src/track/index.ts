@@ -3,12 +3,12 @@ export {
   isLandingsCsv,
   landingsOf,
   liftOf,
-  MOST_LANDINGS,
   readLandingsCsv,
   trackOfLandings,
   USUAL_FLIGHT_U_S,
   writeLandingsCsv,
 } from './landings.ts';
+export { MOST_LANDINGS } from './limits.ts';
 export { packTrack, readTrackNotes, unpackTrack } from './pack.ts';
 export {
   type FilmRecord,
@@ -30,4 +30,5 @@ export {
   type TrcMapping,
   trackOfTrc,
 } from './trc.ts';
+export { type SeenStrike, strikesSeen, strikeUS } from './strikes.ts';
 export { validateTrack } from './validate.ts';

@@ -1,7 +1,9 @@
 import Papa from 'papaparse';
 import type { FootName } from '../body/index.ts';
-import { problem, type Result } from '../measure/index.ts';
-import type { FilmRecord, MarkedLanding, Samples, Track } from './track.ts';
+import { plainCell, problem, safeCell, type Result } from '../measure/index.ts';
+import { MOST_LANDINGS, TRACK_LIMITS } from './limits.ts';
+import { strikesSeen, strikeUS, type SeenStrike } from './strikes.ts';
+import { tellsOfStrikes, type FilmRecord, type MarkedLanding, type Samples, type Track } from './track.ts';
 
 /** How long a step is thought to be in the air where nobody said, and how well that is known (own choice). */
 export const USUAL_FLIGHT_S = 0.28;
@@ -21,6 +23,13 @@ export function liftOf({ timeS, liftS }: MarkedLanding, before: MarkedLanding): 
 export const landingsOf = (landings: readonly MarkedLanding[], foot: FootName): MarkedLanding[] =>
   landings.filter((one) => one.foot === foot).toSorted((a, b) => a.timeS - b.timeS);
 
+/** What may be known beside the landings. */
+export interface BesideLandings {
+  readonly film?: FilmRecord | null;
+  /** Strikes that were looked for; null where nobody did. */
+  readonly seen?: readonly SeenStrike[] | null;
+}
+
 /**
  * A track of landings only. Its samples stand where the feet stood, and go straight from landing to landing: they are
  * for drawing. What is judged is the landings.
@@ -28,7 +37,7 @@ export const landingsOf = (landings: readonly MarkedLanding[], foot: FootName): 
 export function trackOfLandings(
   landings: readonly MarkedLanding[],
   notes: Readonly<Record<string, string>> = {},
-  film: FilmRecord | null = null,
+  { film = null, seen = null }: BesideLandings = {},
 ): Result<Track> {
   const [left, right] = [landingsOf(landings, 'left'), landingsOf(landings, 'right')];
   const [firstLeft, firstRight] = [left[0], right[0]];
@@ -50,10 +59,17 @@ export function trackOfLandings(
       `The ${same.foot} foot lands twice at ${same.timeS.toFixed(3)} s. Take one of them out.`,
       {},
     );
-  const times = landings.map(({ timeS }) => timeS);
+  const times = [...landings, ...(seen ?? [])].map(({ timeS }) => timeS);
   const fromS = Math.min(...times) - STANDS_S;
   const count = Math.ceil((Math.max(...times) + STANDS_S - fromS) * DRAWN_HZ) + 1;
+  if (count > TRACK_LIMITS.samples)
+    return problem(
+      'too-long',
+      `It goes from ${fromS.toFixed(0)} to ${Math.max(...times).toFixed(0)} s: longer than any recording. Look at its first and last times.`,
+      {},
+    );
   const timeS = Float64Array.from({ length: count }, (_, i) => fromS + i / DRAWN_HZ);
+  const thrown = strikesSeen(timeS, seen);
   const withHeadings = landings.every(({ headingDeg }) => headingDeg !== null);
   return {
     ok: true,
@@ -65,8 +81,8 @@ export function trackOfLandings(
       target: null,
       targetLeft: null,
       targetRight: null,
-      strikes: [],
-      notes: { ...notes, position_u_m: '0', heading_u_deg: '0' },
+      ...thrown,
+      notes: { ...notes, ...thrown.notes, position_u_m: '0', heading_u_deg: '0' },
       ...(film ? { film } : {}),
       landings: [...landings].sort((a, b) => a.timeS - b.timeS),
     },
@@ -109,12 +125,11 @@ const COLUMNS = [
   'u_s',
   'u_deg',
   'turn',
+  'strike',
 ] as const;
 const NEEDED = ['time_s', 'foot', 'x_m', 'y_m'] as const;
 /** Where the file does not say: a tape's reach, a frame of a film, a toe seen by eye (own choice). */
 const USUAL = { uM: 0.03, uS: 0.02, uDeg: 8 } as const;
-/** More landings than anybody marks. */
-export const MOST_LANDINGS = 5000;
 
 /** Whether a table is one of landings and not of samples. */
 export function isLandingsCsv(text: string): boolean {
@@ -146,14 +161,16 @@ export function readLandingsCsv(text: string): Result<Track> {
       line: skipped + 2,
     });
   const landings: MarkedLanding[] = [];
+  const seen: SeenStrike[] = [];
   for (const [i, row] of rows.entries()) {
     if (row.every((cell) => cell.trim() === '')) continue;
     const read = readRow((name) => row[column.get(name) ?? -1]?.trim() ?? '');
     const line = skipped + 2 + i;
     if ('bad' in read) return problem('bad-cell', read.words, { line, column: read.bad });
-    landings.push(read);
+    if ('name' in read) seen.push(read);
+    else landings.push(read);
   }
-  return trackOfLandings(landings);
+  return trackOfLandings(landings, {}, { seen: column.has('strike') ? seen : null });
 }
 
 type Column = (typeof COLUMNS)[number];
@@ -161,15 +178,28 @@ type Column = (typeof COLUMNS)[number];
 const FARTHEST_M = 200;
 const LATEST_S = 1e10;
 
-function readRow(cell: (name: Column) => string): MarkedLanding | { bad: Column; words: string } {
+function readRow(
+  cell: (name: Column) => string,
+): MarkedLanding | SeenStrike | { bad: Column; words: string } {
   const number = (name: Column, most: number): number | null => {
     const value = Number(cell(name));
     return cell(name) !== '' && Number.isFinite(value) && Math.abs(value) <= most ? value : null;
   };
+  const timeS = number('time_s', LATEST_S);
+  const strike = plainCell(cell('strike'));
+  if (strike.length > TRACK_LIMITS.strikeLength)
+    return {
+      bad: 'strike',
+      words: `The name of this strike is longer than ${TRACK_LIMITS.strikeLength} letters.`,
+    };
+  if (strike !== '')
+    return timeS === null
+      ? { bad: 'time_s', words: `"${cell('time_s').slice(0, 20)}" is not a time in seconds.` }
+      : { name: strike, timeS, uS: Math.abs(number('u_s', 1) ?? USUAL.uS) };
   const foot = cell('foot');
   if (foot !== 'left' && foot !== 'right')
     return { bad: 'foot', words: `"${foot.slice(0, 20)}" is no foot: write left or right.` };
-  const [timeS, x, y] = [number('time_s', LATEST_S), number('x_m', FARTHEST_M), number('y_m', FARTHEST_M)];
+  const [x, y] = [number('x_m', FARTHEST_M), number('y_m', FARTHEST_M)];
   const wrong = (name: Column): { bad: Column; words: string } => ({
     bad: name,
     words: `"${cell(name).slice(0, 20)}" is not a ${name === 'time_s' ? 'time in seconds' : 'place in metres on any floor'}.`,
@@ -191,19 +221,26 @@ function readRow(cell: (name: Column) => string): MarkedLanding | { bad: Column;
   };
 }
 
-/** Landings as a table, a row each. */
-export function writeLandingsCsv(landings: readonly MarkedLanding[]): string {
-  const rows = landings.map(({ foot, timeS, liftS, at, headingDeg, uM, uS, uDeg, isTurn }) => [
-    timeS.toFixed(4),
-    liftS?.toFixed(4) ?? '',
+/** Landings as a table, a row each; strikes, where they were looked for, in a column of their own and after them. */
+export function writeLandingsCsv(track: Track): string {
+  const { landings = [], strikes, timeS: samples } = track;
+  const columns = tellsOfStrikes(track) ? COLUMNS : COLUMNS.filter((name) => name !== 'strike');
+  const rows = landings.map(({ foot, timeS, liftS, at, headingDeg, uM, uS, uDeg, isTurn }) => ({
+    time_s: timeS.toFixed(4),
+    lift_s: liftS?.toFixed(4) ?? '',
     foot,
-    at.x.toFixed(4),
-    at.y.toFixed(4),
-    headingDeg?.toFixed(1) ?? '',
-    uM.toFixed(4),
-    uS.toFixed(4),
-    uDeg.toFixed(1),
-    isTurn ? '1' : '',
-  ]);
-  return `${Papa.unparse([[...COLUMNS], ...rows])}\r\n`;
+    x_m: at.x.toFixed(4),
+    y_m: at.y.toFixed(4),
+    heading_deg: headingDeg?.toFixed(1) ?? '',
+    u_m: uM.toFixed(4),
+    u_s: uS.toFixed(4),
+    u_deg: uDeg.toFixed(1),
+    turn: isTurn ? '1' : '',
+  }));
+  const thrown = strikes.map(({ index, name }) => ({
+    time_s: (samples[index] ?? 0).toFixed(4),
+    u_s: strikeUS(track).toFixed(4),
+    strike: safeCell(name),
+  }));
+  return `${Papa.unparse([...rows, ...thrown], { columns: [...columns] })}\r\n`;
 }

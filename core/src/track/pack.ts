@@ -1,7 +1,8 @@
 import { gzipSync, strToU8 } from 'fflate';
 import { gunzipInto, gunzipWithin, joined, parseJson } from '../reading/index.ts';
 import type { Samples, Track } from './track.ts';
-import { TRACK_LIMITS, validateTrack } from './validate.ts';
+import { TRACK_LIMITS } from './limits.ts';
+import { validateTrack } from './validate.ts';
 
 /**
  * Compact binary form of a track: a version byte, a JSON head, and every column as the differences

@@ -51,8 +51,8 @@ export const CheckFilm = memo(function CheckFilm({
       frame: { width: film.width, height: film.height },
       marks: marks.map(({ name, at, pixel }) => ({ name, at, pixel })),
     };
-    return trackOfLandings(marked(), notes, kept);
-  }, [beat, film.width, film.height, marks, marked]);
+    return trackOfLandings(marked(), notes, { film: kept, seen: done.strikes ?? null });
+  }, [beat, film.width, film.height, marks, marked, done.strikes]);
   const decisions = useMemo(() => (track.ok ? decisionsFrom(drill, track.value) : null), [track, drill]);
   const checkIt = async (): Promise<void> => {
     setProblem(track.ok ? null : track.problem);

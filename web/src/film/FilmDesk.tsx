@@ -16,6 +16,8 @@ import { FilmView, type Hand, type Pressed } from './FilmView.tsx';
 import { LandingsPanel } from './LandingsPanel.tsx';
 import { MarksPanel } from './MarksPanel.tsx';
 import type { Film } from './open-film.ts';
+import { StrikesPanel } from './StrikesPanel.tsx';
+import { useFilmStrikes } from './useFilmStrikes.ts';
 import { otherOf, useFilmWork, type FilmLanding } from './useFilmWork.ts';
 import { thumbnailOf } from './thumbnail.ts';
 import { usePicture } from './usePicture.ts';
@@ -48,6 +50,8 @@ export function FilmDesk({
   const { bitmap, error } = usePicture(film, place);
   const { done, places, change, reading } = work;
   const timeS = times[place] ?? 0;
+  const gapS = Math.max(timeS - (times[Math.max(0, place - 1)] ?? 0), 1 / 120);
+  const hands = useFilmStrikes(drill, work, { timeS, gapS });
   const filmed = useMemo((): Filmed => {
     const { stance } = expand(drill);
     const { target } = drill.plan;
@@ -89,7 +93,6 @@ export function FilmDesk({
   };
   const nextId = Math.max(0, ...done.landings.map(({ id }) => id)) + 1;
   const land = ({ from, to, isDrag }: Pressed): void => {
-    const beside = (times[place] ?? 0) - (times[Math.max(0, place - 1)] ?? 0);
     const landing: FilmLanding = {
       id: nextId,
       foot,
@@ -99,7 +102,7 @@ export function FilmDesk({
       toe: isDrag ? to : null,
       isTurn: turning,
       uPx: (CLICK_U_PX * width) / 1280,
-      uS: frameUS(Math.max(beside, 1 / 120)),
+      uS: frameUS(gapS),
       heightM: 0,
       thumbnail: thumbnail(from),
       state: 'clicked',
@@ -174,6 +177,7 @@ export function FilmDesk({
     },
     [placeAt],
   );
+  const goToTime = useCallback((atS: number) => setPlace(placeAt(atS)), [placeAt]);
   const key = (event: KeyboardEvent<HTMLElement>, cross: Point): void => {
     const action = keyAction(event);
     if (!action) return;
@@ -217,7 +221,7 @@ export function FilmDesk({
       case 'Backspace':
         return () => chosen !== null && remove(chosen);
       default:
-        return null;
+        return hands.strikeOfKey(name);
     }
   };
   const near = done.landings.filter((one) => Math.abs(one.timeS - timeS) <= NEAR_S || one.id === chosen);
@@ -294,6 +298,7 @@ export function FilmDesk({
           onChoose={choose}
           onRemove={remove}
         />
+        {hands.planned.length > 0 && <StrikesPanel {...hands} onGoTo={goToTime} />}
         <CheckFilm work={work} film={film} recorded={recorded} />
       </Box>
     </Box>

@@ -13,7 +13,7 @@ import {
 } from '@angled-chalk/core/camera';
 import type { Point } from '@angled-chalk/core/geometry';
 import { conesOf, type PlannedDrill } from '@angled-chalk/core/pattern';
-import type { MarkedLanding } from '@angled-chalk/core/track';
+import type { MarkedLanding, SeenStrike } from '@angled-chalk/core/track';
 import { useCallback, useMemo, useState } from 'react';
 import { record, redo, startHistory, undo, type History } from '../parts/history.ts';
 import { useDeviceState } from '../parts/useDeviceState.ts';
@@ -32,9 +32,16 @@ export interface FilmLanding extends SeenLanding {
   readonly state: 'clicked' | 'proposed' | 'check';
 }
 
+/** A strike, at the picture in which it touches. */
+export interface FilmStrike extends SeenStrike {
+  readonly id: number;
+}
+
 interface Done {
   readonly marks: readonly { readonly name: string; readonly pixel: Point }[];
   readonly landings: readonly FilmLanding[];
+  /** Nothing where nobody has looked for strikes. */
+  readonly strikes?: readonly FilmStrike[] | null;
 }
 
 /** A mark is dragged under the magnifier about this well, pixels; where it lies is taped so well, metres (own choice). */
