@@ -158,6 +158,6 @@ export function speed(): void {
     ],
   );
   console.log(
-    '\nDemanded: check at most 1 of the reference; twice the track at most 2.1 of the check; 24 students at most 26 times one',
+    '\nDemanded: check at most 0.8 of the reference; twice the track at most 2.1 of the check; 24 students at most 26 times one',
   );
 }

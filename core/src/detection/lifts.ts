@@ -19,6 +19,7 @@ const DOWN_SHARE = 0.25;
 /** A lift so small is known in time no better, 1 sigma. */
 const TIME_U_S = 0.03;
 const LEAST_SAMPLES = 8;
+const NOISE_SAMPLES = 4096;
 /** Nearer than this to a flight of the same foot it is a part of that (own choice). */
 const APART_S = 0.1;
 /** Less than this is no step (own choice). */
@@ -49,11 +50,17 @@ function heightsIn({ signal }: ObservedFoot, { fromS, toS }: Stretch, meanS: num
 
 /** The lowest lift that the heights of a foot show for certain, metres; infinite where none were recorded. */
 export function smallestLiftM({ signal: { z, stepS } }: Pick<ObservedFoot, 'signal'>): number {
-  const steps = z ? z.subarray(1).map((value, i) => Math.abs(value - (z[i] ?? NaN))) : new Float64Array();
-  const known = steps.filter((value) => !Number.isNaN(value));
-  if (known.length < LEAST_SAMPLES) return Infinity;
+  if (!z) return Infinity;
+  // Of a long recording so many differences of neighbours, evenly over it, say what its noise is.
+  const every = Math.max(1, Math.floor(z.length / NOISE_SAMPLES));
+  const steps: number[] = [];
+  for (let i = 1; i < z.length; i += every) {
+    const step = Math.abs((z[i] ?? NaN) - (z[i - 1] ?? NaN));
+    if (!Number.isNaN(step)) steps.push(step);
+  }
+  if (steps.length < LEAST_SAMPLES) return Infinity;
   // The difference of two neighbours is as uncertain as both of them; 0.6745 is the median of a normal deviation.
-  const sigmaM = medianOf(known) / 0.6745 / Math.SQRT2;
+  const sigmaM = medianOf(Float64Array.from(steps)) / 0.6745 / Math.SQRT2;
   const half = Math.round(MEANS_S[1] / stepS / 2);
   return Math.max(LEAST_RISE_M, (SIGMAS * sigmaM) / Math.sqrt(1 + 2 * half));
 }

@@ -118,7 +118,8 @@ function alignEvents(
       clockS,
       leavesS,
     });
-    for (const [i, taken] of ways.entries()) {
+    for (let i = 0; i < ways.length; i++) {
+      const taken = ways[i];
       if (!taken) continue;
       // Who waited within the move before either takes the time with them or makes it good.
       const since = Math.min(beat(taken.clockS - clockS, intervalS), beat(taken.clockS - leavesS, intervalS));

@@ -15,11 +15,21 @@ export function exchangesIn({ timeS, left, right }: Pick<Track, 'timeS' | 'left'
   const found: number[] = [];
   let last = -1;
   for (let i = 0; i < timeS.length; i++) {
-    const [lx, ly, rx, ry] = [left.x[i] ?? NaN, left.y[i] ?? NaN, right.x[i] ?? NaN, right.y[i] ?? NaN];
+    // One by one: an array of them would be made and cleared away with every sample.
+    const lx = left.x[i] ?? NaN;
+    const ly = left.y[i] ?? NaN;
+    const rx = right.x[i] ?? NaN;
+    const ry = right.y[i] ?? NaN;
     if (Number.isNaN(lx + ly + rx + ry)) continue;
-    if (last >= 0) {
-      const [wasLx, wasLy] = [left.x[last] ?? NaN, left.y[last] ?? NaN];
-      const [wasRx, wasRy] = [right.x[last] ?? NaN, right.y[last] ?? NaN];
+    const wasLx = left.x[last] ?? NaN;
+    const wasLy = left.y[last] ?? NaN;
+    const wasRx = right.x[last] ?? NaN;
+    const wasRy = right.y[last] ?? NaN;
+    // Hardly any two samples lie so far apart: the rest are let go by at once.
+    if (
+      Math.abs(lx - wasLx) + Math.abs(ly - wasLy) > APART_M &&
+      Math.abs(rx - wasRx) + Math.abs(ry - wasRy) > APART_M
+    ) {
       const tookS = (timeS[i] ?? NaN) - (timeS[last] ?? NaN);
       const leftM = Math.hypot(lx - wasLx, ly - wasLy);
       const rightM = Math.hypot(rx - wasRx, ry - wasRy);

@@ -5,15 +5,20 @@ import type { Verdict } from '../measure/index.ts';
  * distribution, by its recurrence).
  */
 export function atLeastOf(chances: readonly number[], needed: number): number {
-  let counts = [1];
-  for (const chance of chances)
-    counts = Array.from(
-      { length: counts.length + 1 },
-      (_, k) => (counts[k] ?? 0) * (1 - chance) + (counts[k - 1] ?? 0) * chance,
-    );
+  const open = chances.filter((chance) => chance > 0 && chance < 1);
+  // What is sure is counted once; what cannot be never.
+  const missing = needed - chances.filter((chance) => chance >= 1).length;
+  if (missing <= 0) return 1;
+  const counts = new Float64Array(open.length + 1);
+  counts[0] = 1;
+  open.forEach((chance, so) => {
+    for (let k = so + 1; k > 0; k--)
+      counts[k] = (counts[k] ?? 0) * (1 - chance) + (counts[k - 1] ?? 0) * chance;
+    counts[0] = (counts[0] ?? 0) * (1 - chance);
+  });
   return Math.min(
     1,
-    counts.slice(Math.max(0, needed)).reduce((sum, chance) => sum + chance, 0),
+    counts.subarray(missing).reduce((sum, chance) => sum + chance, 0),
   );
 }
 
