@@ -19,7 +19,7 @@ import type { TempoReport } from './tempo.ts';
  * Version of what judges. It rises whenever the same recording may be judged otherwise than before, so that a
  * stored report says whose judgement it is.
  */
-export const ENGINE_VERSION = 12;
+export const ENGINE_VERSION = 13;
 
 /** What happened at one planned move (`unseen`: the recording cannot show such a move), or at a move the plan lacks. Errors are observed - planned. */
 export interface MoveReport {

@@ -144,6 +144,30 @@ function exchanged(track: Track, spans: readonly (readonly [number, number])[]):
   return { ...track, left: of(track.left, track.right), right: of(track.right, track.left) };
 }
 
+/** Centimetres that landings lie off where they should be, along and across, one after the other. */
+const OFF_CM = [
+  [2.2, 1.0],
+  [-1.5, 1.9],
+  [-2.0, -2.2],
+  [1.2, -1.4],
+  [1.9, 2.0],
+  [-2.2, 1.2],
+  [1.4, -1.9],
+  [2.0, 1.5],
+  [-1.0, -2.0],
+  [-1.9, 2.2],
+] as const;
+
+test('half as long, unsteadily, and stopped is this drill: two ways explain what one does not', () => {
+  const steps = walks(WAYS.slice(0, 5), 1, 0, 0.07).map((one, i) => {
+    const [along, across] = the(OFF_CM[i % OFF_CM.length]);
+    return { ...one, to: { x: one.to.x + across / 100, y: one.to.y + along / 100 } };
+  });
+  const { ways, asked } = checked(typed(steps));
+  expect(asked).toEqual([]);
+  expect(ways.map(({ is }) => is)).toEqual(['scaled', 'ended early']);
+});
+
 test('feet that change names on the way are asked about, and taken the other way round from there', () => {
   const track = exchanged(typed(walks(WAYS)), [
     [5.013, 9.118],

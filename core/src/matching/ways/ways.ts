@@ -13,6 +13,7 @@ import { stayed } from './stayed.ts';
 /** Another way is looked for where a match costs more than this a move, and taken where it costs so much less (own choice). */
 const LOOKS_FROM = 0.35;
 const BETTER_SHARE = 0.6;
+const ENOUGH_SHARE = 0.75;
 /** From so many steps on it is told that they are all too small, or too big, by so much as a rule (own choice). */
 const LEAST_STEPS = 6;
 /** Where only those of one foot, or of one way, are, it is a habit and not the size of all. */
@@ -27,6 +28,10 @@ function partOf({ moves }: Asked, { ways }: Tried): number {
   const cut = ways.find(({ is }) => is === 'ended early');
   return cut ? 1 - cut.moveNumbers.length / Math.max(1, moves.length) : 1;
 }
+
+/** Whether a way lies so near to a recording that this is what was done. */
+const isClose = (asked: Asked, tried: Tried): boolean =>
+  tried.match.costPerMove < EXPLAINED && partOf(asked, tried) >= LEAST_PART;
 
 const cheapest = (tried: readonly Tried[], than: Tried): Tried =>
   tried.reduce((a, b) => (b.cost < a.cost ? b : a), than);
@@ -45,15 +50,15 @@ function bestWay(asked: Asked, asIs: Match, plain: Tried): Tried {
     scaledAnd(asked, sizes)((own) => cuts(own, asIs)),
     taken,
   );
-  // Against the part that is there: what is not costs the same in both.
-  const isBetter = two.match.costPerMove < BETTER_SHARE * taken.match.costPerMove;
-  return isBetter ? two : taken;
+  // Against the part that is there: what is not costs the same in both. Where one way leaves it another drill, and both
+  // together do not, less is enough.
+  const share = !isClose(asked, taken) && isClose(asked, two) ? ENOUGH_SHARE : BETTER_SHARE;
+  return two.match.costPerMove < share * taken.match.costPerMove ? two : taken;
 }
 
 /** One way of matching a recording, with what is told of its ends. */
 function asDone(asked: Asked, taken: Tried, isOther: boolean, stands: Balls): DoneMatch {
-  const isClose = taken.match.costPerMove < EXPLAINED && partOf(asked, taken) >= LEAST_PART;
-  const isExplained = (isOther && isClose) || taken.ways.some(({ is }) => is === 'rounds');
+  const isExplained = (isOther && isClose(asked, taken)) || taken.ways.some(({ is }) => is === 'rounds');
   const { match, ways } = taken;
   return saidBegunAgain(asked, trimmed(asked, { match, ways, isExplained }, stands));
 }
