@@ -125,6 +125,13 @@ export const LAWS: readonly Law[] = [
     holds: isMet,
     sorts: TRAVEL_SORTS,
   },
+  {
+    name: '  and nothing is called a habit of theirs',
+    demanded: 'printed',
+    habits: () => GOOD,
+    holds: ({ report }) => report.judgement?.habits.length === 0,
+    sorts: TRAVEL_SORTS,
+  },
   goodWith('  the same, feet that drag', { drags: true }),
   goodWith('  the same, slow feet', { slow: 1.5 }),
   goodWith('  the same, feet that settle 2 cm', { settlesM: 0.02 }),
