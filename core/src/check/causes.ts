@@ -58,12 +58,24 @@ function inCauseOrder(group: readonly Finding[], seen: ReadonlyMap<number, MoveS
   );
 }
 
-/** What belongs together: the findings of one planned move, or of one that the plan lacks. */
+/** Which strike is thrown is the hands' doing: no foot of the same move is the reason. */
+const isOfHands = ({ fault }: Finding): boolean => {
+  const { aspect, limit } = faultRow(fault);
+  return aspect === 'strikes' && limit.by === 'nature';
+};
+
+/**
+ * What belongs together: the findings of one planned move, or of one that the plan lacks; those of the hands apart,
+ * unless the move itself was left out.
+ */
 function groupOf(
-  { id, moveNumber, foot, timeS }: Finding,
+  found: Finding,
   extras: readonly (readonly FootEvent[])[],
+  leftOut: ReadonlySet<number>,
 ): string {
-  if (moveNumber !== null) return `move ${moveNumber}`;
+  const { id, moveNumber, foot, timeS } = found;
+  if (moveNumber !== null)
+    return isOfHands(found) && !leftOut.has(moveNumber) ? `hands ${moveNumber}` : `move ${moveNumber}`;
   if (foot === null) return id;
   const extra = extras.findIndex((events) =>
     events.some(({ liftS, landS }) => timeS >= liftS - 1e-6 && timeS <= landS + 1e-6),
@@ -106,9 +118,12 @@ export function causesOf(findings: readonly Finding[], rows: readonly AlignedMov
   const seen = new Map<number, MoveSeen>();
   for (const { planned, observed } of rows) if (planned) seen.set(planned.number, { planned, observed });
   const extras = rows.filter(({ planned }) => planned === null).map(({ observed }) => observed);
+  const leftOut = new Set(
+    findings.flatMap(({ fault, moveNumber }) => (fault === 'missed-move' ? (moveNumber ?? []) : [])),
+  );
   const groups = new Map<string, Finding[]>();
   for (const found of findings) {
-    const key = groupOf(found, extras);
+    const key = groupOf(found, extras, leftOut);
     groups.set(key, [...(groups.get(key) ?? []), found]);
   }
   const inOrder = [...groups.values()].sort((a, b) => a[0]!.timeS - b[0]!.timeS);

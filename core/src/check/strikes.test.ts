@@ -5,7 +5,8 @@ import { readTrackCsv, writeTrackCsv, type Track } from '../track/index.ts';
 import { DEMO_STUDENTS, simulate } from '../sim/index.ts';
 import { PERFECT } from '../../test/drills.ts';
 import { checkTrack } from './check.ts';
-import { flatFindings } from './causes.ts';
+import { causesOf, flatFindings } from './causes.ts';
+import type { FaultName, Finding } from '../rules/index.ts';
 import { verdictWords } from './words.ts';
 
 const drill = libraryDrill(
@@ -42,6 +43,44 @@ test('where they were not looked for the check is of the feet alone, and says so
   expect(report.verdict.outcome).toBe('met');
   expect(verdictWords(report).headline).toMatch(/^All 8 moves are clean; strikes were not seen/);
   expect(verdictWords(report).certainty).toMatch(/^Strikes were not seen/);
+});
+
+test('strikes that a coach counted are judged in place of those of the recording, with how well a key is known', () => {
+  const seen = track.strikes.map(({ index, name }) => ({ name, timeS: the(track.timeS[index]), uS: 0.1 }));
+  const { seesStrikes: _, ...blind } = track;
+  const of = (own: Track, strikes: typeof seen) => checkTrack(drill, own, { reading: { strikes } }).report;
+  const counted = of({ ...blind, strikes: [] }, seen);
+  const planned = the(counted.strikes).planned;
+  expect(counted.strikes).toEqual({ planned, seen: planned, missed: 0, wrong: 0, extra: 0 });
+  expect(counted.reading.strikes).toHaveLength(planned);
+  expect(of({ ...blind, strikes: [] }, seen.slice(1)).strikes).toMatchObject({ missed: 1 });
+  // The recording tells of all of them; the coach saw none.
+  expect(of(track, []).strikes).toMatchObject({ seen: 0, missed: planned });
+});
+
+test('a strike left out is no consequence of a foot of the same move, and is one where the move itself is left out', () => {
+  const found = (fault: FaultName): Finding => ({
+    id: `${fault} 3`,
+    fault,
+    timeS: 3,
+    foot: null,
+    moveNumber: 3,
+    at: null,
+    measured: 0,
+    limit: 0,
+    unit: 'm',
+    expandedU: 0,
+    verdict: 'not-met',
+  });
+  const told = (faults: readonly FaultName[]) =>
+    causesOf(faults.map(found), []).map(({ fault, consequences }) => [fault, consequences.length]);
+  expect(told(['pivot-short', 'missed-strike'])).toEqual([
+    ['pivot-short', 0],
+    ['missed-strike', 0],
+  ]);
+  expect(told(['missed-move', 'missed-strike'])).toEqual([['missed-move', 1]]);
+  // When it lands may well be the foot's doing.
+  expect(told(['foot-not-following', 'strike-late'])).toEqual([['foot-not-following', 1]]);
 });
 
 test('one left out, one by the wrong hand, one too many: each is named once, at its move', () => {

@@ -4,7 +4,7 @@ import { cropped } from './crop.ts';
 import { exchangesIn, isExchangedAt } from './exchanged.ts';
 import { movePlan } from '../drill/index.ts';
 import { mirrorPattern, type FootEvent, type Plan, type PlannedDrill } from '../pattern/index.ts';
-import type { FootSamples, Samples, Track } from '../track/index.ts';
+import { withStrikes, type FootSamples, type Samples, type SeenStrike, type Track } from '../track/index.ts';
 
 /** How the axes of a recording lie to the floor's. */
 export type Axes = 'exchanged' | 'x reversed' | 'y reversed' | 'turned round';
@@ -34,6 +34,8 @@ export interface Reading {
   readonly spanS?: readonly [number, number];
   /** Only one of several rounds of the drill, from 1. */
   readonly round?: number;
+  /** The strikes that a coach counted, in place of the recording's own. */
+  readonly strikes?: readonly SeenStrike[];
 }
 
 /** Readings by name, for whoever asks for one without a screen. */
@@ -126,7 +128,8 @@ function withFeetNamed(track: Track): Track {
 
 /** A track read another way: a copy; the one given stays as it is. */
 export function trackRead(whole: Track, reading: Reading, plan: Plan): Track {
-  const named = reading.exchanged ? withFeetNamed(whole) : whole;
+  const counted = reading.strikes ? withStrikes(whole, reading.strikes) : whole;
+  const named = reading.exchanged ? withFeetNamed(counted) : counted;
   const track = reading.spanS ? cropped(named, reading.spanS) : named;
   if (!reading.swapFeet && !reading.axes && reading.unitM === undefined) return track;
   const { at, heading } = mapsOf(reading, plan);

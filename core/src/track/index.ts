@@ -30,5 +30,5 @@ export {
   type TrcMapping,
   trackOfTrc,
 } from './trc.ts';
-export { type SeenStrike, strikesSeen, strikeUS } from './strikes.ts';
+export { type SeenStrike, strikesSeen, strikeUS, withStrikes } from './strikes.ts';
 export { validateTrack } from './validate.ts';

@@ -35,6 +35,13 @@ export function strikesSeen(
   return { strikes, seesStrikes: true, notes: seen.length > 0 ? { [U_NOTE]: uS.toFixed(4) } : {} };
 }
 
+/** A recording with the strikes that somebody counted, in place of its own. */
+export function withStrikes(track: Track, seen: readonly SeenStrike[]): Track {
+  const { notes, ...thrown } = strikesSeen(track.timeS, seen);
+  const { [U_NOTE]: _, ...others } = track.notes;
+  return { ...track, ...thrown, notes: { ...others, ...notes } };
+}
+
 function nearest(timeS: Track['timeS'], at: number): number {
   const after = timeS.findIndex((t) => t >= at);
   if (after === -1) return timeS.length - 1;

@@ -32,6 +32,7 @@ import { Also, BESIDE_WORDS } from './Also.tsx';
 import { Beside } from './Beside.tsx';
 import { CheckFloor } from './CheckFloor.tsx';
 import { CheckMeasures } from './CheckMeasures.tsx';
+import { CountStrikes } from './CountStrikes.tsx';
 import { GapChart } from './GapChart.tsx';
 import { JudgedAgain } from './JudgedAgain.tsx';
 import { Judging } from './Judging.tsx';
@@ -237,6 +238,15 @@ export function CheckReportView({
           <PlaybackBar playback={playback} endS={endS} tempoPerMin={drill.plan.tempoPerMin}>
             <NearSwitch near={near} onNear={setNear} />
           </PlaybackBar>
+          {check.trackId !== null && (report.strikes?.planned ?? 0) > 0 && (
+            <CountStrikes
+              drill={drill}
+              playback={playback}
+              counted={report.reading.strikes ?? null}
+              busy={isBusy}
+              onJudge={(strikes) => readAs({ strikes })}
+            />
+          )}
         </Box>
         <Box>
           {words.also.length > 0 && (

@@ -16,14 +16,19 @@ import { FilmView, type Hand, type Pressed } from './FilmView.tsx';
 import { LandingsPanel } from './LandingsPanel.tsx';
 import { MarksPanel } from './MarksPanel.tsx';
 import type { Film } from './open-film.ts';
-import { StrikesPanel } from './StrikesPanel.tsx';
-import { useFilmStrikes } from './useFilmStrikes.ts';
 import { otherOf, useFilmWork, type FilmLanding } from './useFilmWork.ts';
+import { StrikesPanel } from '../strikes/StrikesPanel.tsx';
+import { useStrikes, type MarkedStrike } from '../strikes/useStrikes.ts';
 import { thumbnailOf } from './thumbnail.ts';
 import { usePicture } from './usePicture.ts';
 
 /** Landings so near in time are shown over the picture. */
 const NEAR_S = 0.4;
+
+/** A hand that touches is seen by eye so well beside the spacing of pictures, seconds (own choice). */
+const CONTACT_U_S = 0.02;
+const AT_A_PICTURE =
+  'Go to the picture in which the hand or foot touches, or would touch, and press what it is.';
 
 /** One film: its picture with marks and landings over it, and beside it what is to be done, in order. */
 export function FilmDesk({
@@ -48,10 +53,19 @@ export function FilmDesk({
   const [turning, setTurning] = useState(false);
   const view = useRef<HTMLDivElement>(null);
   const { bitmap, error } = usePicture(film, place);
-  const { done, places, change, reading } = work;
+  const { done, places, reading } = work;
   const timeS = times[place] ?? 0;
   const gapS = Math.max(timeS - (times[Math.max(0, place - 1)] ?? 0), 1 / 120);
-  const hands = useFilmStrikes(drill, work, { timeS, gapS });
+  const { change } = work;
+  const onStrikes = useCallback(
+    (strikes: readonly MarkedStrike[] | null): void => change({ strikes }),
+    [change],
+  );
+  const hands = useStrikes(
+    drill,
+    { strikes: work.done.strikes ?? null, onStrikes },
+    { timeS, uS: Math.hypot(frameUS(gapS), CONTACT_U_S) },
+  );
   const filmed = useMemo((): Filmed => {
     const { stance } = expand(drill);
     const { target } = drill.plan;
@@ -298,7 +312,7 @@ export function FilmDesk({
           onChoose={choose}
           onRemove={remove}
         />
-        {hands.planned.length > 0 && <StrikesPanel {...hands} onGoTo={goToTime} />}
+        {hands.planned.length > 0 && <StrikesPanel {...hands} how={AT_A_PICTURE} onGoTo={goToTime} />}
         <CheckFilm work={work} film={film} recorded={recorded} />
       </Box>
     </Box>

@@ -13,10 +13,11 @@ import {
 } from '@angled-chalk/core/camera';
 import type { Point } from '@angled-chalk/core/geometry';
 import { conesOf, type PlannedDrill } from '@angled-chalk/core/pattern';
-import type { MarkedLanding, SeenStrike } from '@angled-chalk/core/track';
+import type { MarkedLanding } from '@angled-chalk/core/track';
 import { useCallback, useMemo, useState } from 'react';
 import { record, redo, startHistory, undo, type History } from '../parts/history.ts';
 import { useDeviceState } from '../parts/useDeviceState.ts';
+import type { MarkedStrike } from '../strikes/useStrikes.ts';
 
 /** A place of the floor that has a name: a datum, a corner, a cone. */
 export interface NamedPlace {
@@ -32,16 +33,11 @@ export interface FilmLanding extends SeenLanding {
   readonly state: 'clicked' | 'proposed' | 'check';
 }
 
-/** A strike, at the picture in which it touches. */
-export interface FilmStrike extends SeenStrike {
-  readonly id: number;
-}
-
 interface Done {
   readonly marks: readonly { readonly name: string; readonly pixel: Point }[];
   readonly landings: readonly FilmLanding[];
   /** Nothing where nobody has looked for strikes. */
-  readonly strikes?: readonly FilmStrike[] | null;
+  readonly strikes?: readonly MarkedStrike[] | null;
 }
 
 /** A mark is dragged under the magnifier about this well, pixels; where it lies is taped so well, metres (own choice). */

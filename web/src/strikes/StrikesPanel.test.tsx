@@ -6,34 +6,33 @@ import { the } from '@angled-chalk/core/measure';
 import { useState } from 'react';
 import { renderInClub, stubProgram } from '../../test/club.tsx';
 import { StrikesPanel } from './StrikesPanel.tsx';
-import { useFilmStrikes } from './useFilmStrikes.ts';
-import type { FilmStrike } from './useFilmWork.ts';
+import { useStrikes, type MarkedStrike } from './useStrikes.ts';
 
 /** A jab, a cross. */
 const drill = libraryDrill(the(libraryEntry('retreat-counter')), the(DEMO_STUDENTS[0]));
-let kept: readonly FilmStrike[] | null | undefined;
+let kept: readonly MarkedStrike[] | null | undefined;
 let wentTo: number | null = null;
 
 /** A desk at one picture after another. */
 function Desk() {
-  const [strikes, setStrikes] = useState<readonly FilmStrike[] | null>();
+  const [strikes, setStrikes] = useState<readonly MarkedStrike[] | null>();
   const [timeS, setTimeS] = useState(2);
-  const hands = useFilmStrikes(
+  const hands = useStrikes(
     drill,
     {
-      done: { marks: [], landings: [], ...(strikes === undefined ? {} : { strikes }) },
-      change: (next) => {
-        kept = next.strikes;
-        setStrikes(next.strikes);
+      strikes: strikes ?? null,
+      onStrikes: (next) => {
+        kept = next;
+        setStrikes(next);
       },
     },
-    { timeS, gapS: 0.04 },
+    { timeS, uS: 0.03 },
   );
   return (
     <div>
       <input aria-label="Picture" readOnly onKeyDown={({ key }) => hands.strikeOfKey(key)?.()} />
       <button onClick={() => setTimeS(1)}>earlier</button>
-      <StrikesPanel {...hands} onGoTo={(atS) => (wentTo = atS)} />
+      <StrikesPanel {...hands} how="Press it." onGoTo={(atS) => (wentTo = atS)} />
     </div>
   );
 }
@@ -54,8 +53,7 @@ test('a strike is put where its picture is, in the order of time, by press or by
     ['jab', 1],
     ['cross', 2],
   ]);
-  // Half a picture on either side, evenly, and what the eye adds.
-  for (const { uS } of the(kept)) expect(uS).toBeCloseTo(Math.hypot(0.04 / Math.sqrt(12), 0.02), 6);
+  for (const { uS } of the(kept)) expect(uS).toBe(0.03);
   await userEvent.click(
     within(screen.getByRole('list', { name: 'Strikes' })).getByRole('button', { name: /^cross, 2/i }),
   );

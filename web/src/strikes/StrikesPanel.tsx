@@ -1,32 +1,31 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { STRIKES, strikeName } from '@angled-chalk/core/range';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import { Panel } from '../parts/Page.tsx';
 import { SelectBox } from '../parts/SelectBox.tsx';
-import type { FilmStrike } from './useFilmWork.ts';
+import type { MarkedStrikes } from './useStrikes.ts';
 
-interface StrikesPanelProps {
+interface StrikesPanelProps extends MarkedStrikes {
   /** Strikes of the drill, in the order of their keys. */
   readonly planned: readonly string[];
-  /** Null where nobody has looked for strikes yet. */
-  readonly strikes: readonly FilmStrike[] | null;
+  /** How the moment is found. */
+  readonly how: string;
   readonly strike: (name: string) => void;
-  readonly setStrikes: (strikes: readonly FilmStrike[] | null) => void;
   readonly onGoTo: (timeS: number) => void;
+  readonly children?: ReactNode;
 }
 
 const OTHER = 'another one';
 
-/** Strikes, marked at the picture in which they touch. */
+/** Strikes, marked at the moment in which they touch. */
 export const StrikesPanel = memo(function StrikesPanel(props: StrikesPanelProps) {
-  const { planned, strikes, strike, setStrikes, onGoTo } = props;
+  const { planned, how, strikes, strike, onStrikes, onGoTo, children } = props;
   const others = STRIKES.filter(({ id }) => !planned.includes(id));
   return (
     <Panel title={`Strikes (${strikes?.length ?? 'not looked for'})`}>
       <Box sx={{ color: 'text.secondary', fontSize: '0.9rem', mb: 1 }}>
-        Go to the picture in which it touches, or would touch, and press what it is. Mark all of them: once
-        one is marked, a strike that is not there counts as not thrown.
+        {how} Mark all of them: once one is marked, a strike that is not there counts as not thrown.
       </Box>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mb: 1 }}>
         {planned.map((name, i) => (
@@ -45,7 +44,7 @@ export const StrikesPanel = memo(function StrikesPanel(props: StrikesPanelProps)
         </Box>
       </Box>
       {strikes === null ? (
-        <Button onClick={() => setStrikes([])}>No strike was thrown</Button>
+        <Button onClick={() => onStrikes([])}>No strike was thrown</Button>
       ) : (
         <>
           {strikes.length === 0 && <Box>None was thrown.</Box>}
@@ -67,7 +66,7 @@ export const StrikesPanel = memo(function StrikesPanel(props: StrikesPanelProps)
                   <Button
                     size="small"
                     aria-label={`Take out ${words}`}
-                    onClick={() => setStrikes(strikes.filter((one) => one.id !== id))}
+                    onClick={() => onStrikes(strikes.filter((one) => one.id !== id))}
                   >
                     out
                   </Button>
@@ -75,9 +74,10 @@ export const StrikesPanel = memo(function StrikesPanel(props: StrikesPanelProps)
               );
             })}
           </Box>
-          <Button sx={{ mt: 1 }} onClick={() => setStrikes(null)}>
-            Leave strikes out of the check
-          </Button>
+          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
+            <Button onClick={() => onStrikes(null)}>Leave strikes out of the check</Button>
+            {children}
+          </Box>
         </>
       )}
     </Panel>
