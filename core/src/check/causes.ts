@@ -105,7 +105,7 @@ function reasonOf(
   while (isOff(began - 1)) began--;
   const startS = seen.get(began)?.observed[0]?.liftS ?? Infinity;
   const earliestS = seen.get(began - REASON_LASTS_MOVES)?.observed[0]?.liftS ?? -Infinity;
-  return told.findLast(({ cause }) => cause.timeS <= startS && cause.timeS >= earliestS);
+  return told.findLast(({ cause }) => !isOfHands(cause) && cause.timeS <= startS && cause.timeS >= earliestS);
 }
 
 /**

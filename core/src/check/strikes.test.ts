@@ -2,7 +2,7 @@ import type { PlannedDrill } from '../pattern/index.ts';
 import { LIBRARY, libraryDrill } from '../library/index.ts';
 import { the } from '../measure/index.ts';
 import { readTrackCsv, writeTrackCsv, type Track } from '../track/index.ts';
-import { DEMO_STUDENTS, simulate } from '../sim/index.ts';
+import { DEMO_DRILLS, DEMO_STUDENTS, recordDemoDrill, simulate } from '../sim/index.ts';
 import { PERFECT } from '../../test/drills.ts';
 import { checkTrack } from './check.ts';
 import { causesOf, flatFindings } from './causes.ts';
@@ -81,6 +81,17 @@ test('a strike left out is no consequence of a foot of the same move, and is one
   expect(told(['missed-move', 'missed-strike'])).toEqual([['missed-move', 1]]);
   // When it lands may well be the foot's doing.
   expect(told(['foot-not-following', 'strike-late'])).toEqual([['foot-not-following', 1]]);
+});
+
+test('what a foot led to is not put under the strike that was left out beside it', () => {
+  const { planned, track: walked } = recordDemoDrill(the(DEMO_DRILLS.at(-1)));
+  const seen = walked.strikes.map(({ index, name }) => ({ name, timeS: the(walked.timeS[index]), uS: 0.1 }));
+  // The cross of the third move is left out, and its pivot is short; the move after it goes beside its mark.
+  const { faults } = checkTrack(planned, walked, { reading: { strikes: seen.slice(0, 1) } }).report;
+  const of = (fault: FaultName) =>
+    the(faults.find((one) => one.fault === fault)).consequences.map(({ moveNumber }) => moveNumber);
+  expect(of('missed-strike')).toEqual([]);
+  expect(of('pivot-short')).toEqual([4]);
 });
 
 test('one left out, one by the wrong hand, one too many: each is named once, at its move', () => {
