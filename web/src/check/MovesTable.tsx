@@ -97,7 +97,7 @@ export function MovesTable({
                   {move.directionErrorDeg === null ? '' : formatDegrees(move.directionErrorDeg)}
                 </TableCell>
                 <TableCell align="right">{small(move.separationErrorM)}</TableCell>
-                <TableCell align="right">
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                   {move.timingErrorS === null ? '' : formatSeconds(move.timingErrorS)}
                 </TableCell>
                 <TableCell>
