@@ -243,6 +243,7 @@ export function CheckReportView({
               drill={drill}
               playback={playback}
               counted={report.reading.strikes ?? null}
+              recorded={report.strikes?.seen ?? null}
               busy={isBusy}
               onJudge={(strikes) => readAs({ strikes })}
             />

@@ -23,7 +23,10 @@ const playback = {
 };
 let judged: readonly SeenStrike[] | null = null;
 
-const open = async (counted: readonly SeenStrike[] | null = null): Promise<void> => {
+const open = async (
+  counted: readonly SeenStrike[] | null = null,
+  recorded: number | null = null,
+): Promise<void> => {
   renderInClub(
     <>
       <input aria-label="Words" />
@@ -31,6 +34,7 @@ const open = async (counted: readonly SeenStrike[] | null = null): Promise<void>
         drill={drill}
         playback={playback}
         counted={counted}
+        recorded={recorded}
         busy={false}
         onJudge={(strikes) => (judged = strikes)}
       />
@@ -62,4 +66,9 @@ test('what was counted before is there again, and can be taken out', async () =>
   await userEvent.click(screen.getByRole('button', { name: 'Take out jab, 1.50 s' }));
   await userEvent.click(screen.getByRole('button', { name: 'Judge with these strikes' }));
   expect(judged).toEqual([]);
+});
+
+test('what the recording tells of is said, and stands until somebody counts', async () => {
+  await open(null, 8);
+  expect(screen.getByRole('heading', { name: 'Strikes (8 in the recording)' })).toBeVisible();
 });

@@ -12,6 +12,8 @@ interface CountStrikesProps {
   readonly playback: Playback;
   /** Those that were counted before; null where nobody has. */
   readonly counted: readonly SeenStrike[] | null;
+  /** How many the recording tells of; null where it tells of none. */
+  readonly recorded: number | null;
   readonly busy: boolean;
   readonly onJudge: (strikes: readonly SeenStrike[]) => void;
 }
@@ -33,7 +35,7 @@ export function CountStrikes(props: CountStrikesProps) {
   );
 }
 
-function Counting({ drill, playback, counted, busy, onJudge }: CountStrikesProps) {
+function Counting({ drill, playback, counted, recorded, busy, onJudge }: CountStrikesProps) {
   const [strikes, onStrikes] = useState<readonly MarkedStrike[] | null>(
     () => counted?.map((one, i) => ({ ...one, id: i + 1 })) ?? null,
   );
@@ -53,7 +55,12 @@ function Counting({ drill, playback, counted, busy, onJudge }: CountStrikesProps
   }, [strikeOfKey]);
   return (
     <Box sx={{ mt: 1.5 }}>
-      <StrikesPanel {...hands} how={WHILE_IT_PLAYS} onGoTo={setTimeS}>
+      <StrikesPanel
+        {...hands}
+        how={WHILE_IT_PLAYS}
+        otherwise={recorded === null ? 'not looked for' : `${recorded} in the recording`}
+        onGoTo={setTimeS}
+      >
         {strikes && (
           <Button
             variant="contained"

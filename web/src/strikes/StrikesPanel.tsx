@@ -11,6 +11,8 @@ interface StrikesPanelProps extends MarkedStrikes {
   readonly planned: readonly string[];
   /** How the moment is found. */
   readonly how: string;
+  /** What is so where nobody has marked any. */
+  readonly otherwise?: string;
   readonly strike: (name: string) => void;
   readonly onGoTo: (timeS: number) => void;
   readonly children?: ReactNode;
@@ -20,10 +22,10 @@ const OTHER = 'another one';
 
 /** Strikes, marked at the moment in which they touch. */
 export const StrikesPanel = memo(function StrikesPanel(props: StrikesPanelProps) {
-  const { planned, how, strikes, strike, onStrikes, onGoTo, children } = props;
+  const { planned, how, otherwise = 'not looked for', strikes, strike, onStrikes, onGoTo, children } = props;
   const others = STRIKES.filter(({ id }) => !planned.includes(id));
   return (
-    <Panel title={`Strikes (${strikes?.length ?? 'not looked for'})`}>
+    <Panel title={`Strikes (${strikes?.length ?? otherwise})`}>
       <Box sx={{ color: 'text.secondary', fontSize: '0.9rem', mb: 1 }}>
         {how} Mark all of them: once one is marked, a strike that is not there counts as not thrown.
       </Box>
