@@ -27,6 +27,8 @@ const STOREYS = [
   'rules',
   'matching',
   'verdict',
+  'judging',
+  'report',
   'check',
   'freeze',
   'round',

@@ -1,4 +1,6 @@
-import { checkTrack, flatFindings, type CheckReport } from '@angled-chalk/core/check';
+import { checkTrack } from '@angled-chalk/core/check';
+import { flatFindings } from '@angled-chalk/core/judging';
+import { type CheckReport } from '@angled-chalk/core/report';
 import { distanceM } from '@angled-chalk/core/geometry';
 import { chanceFrom } from '@angled-chalk/core/measure';
 import { expand, minimumJerk, withLane, type PlannedDrill } from '@angled-chalk/core/pattern';

@@ -1,5 +1,6 @@
 import { fitStance, SCHOOLS, type StudentFit } from '@angled-chalk/core/body';
-import { checkTrack, type CheckReport } from '@angled-chalk/core/check';
+import { checkTrack } from '@angled-chalk/core/check';
+import { type CheckReport } from '@angled-chalk/core/report';
 import { chanceFrom } from '@angled-chalk/core/measure';
 import type { Plan } from '@angled-chalk/core/pattern';
 import { laneDoings, stepDoing, type Doing } from './doings.ts';

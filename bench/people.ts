@@ -1,4 +1,5 @@
-import { checkTrack, verdictWords, type CheckReport } from '@angled-chalk/core/check';
+import { checkTrack } from '@angled-chalk/core/check';
+import { verdictWords, type CheckReport } from '@angled-chalk/core/report';
 import { chanceFrom, type Chance } from '@angled-chalk/core/measure';
 import { ODD_WAYS, type Oddly, type OddWay } from './odd-ways.ts';
 import { GOOD, idealOf, KINDS, mixed, TRAVELS, type Ideal, type Kind } from './people-drills.ts';

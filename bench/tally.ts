@@ -1,4 +1,5 @@
-import { flatFindings, type CheckReport } from '@angled-chalk/core/check';
+import { flatFindings } from '@angled-chalk/core/judging';
+import { type CheckReport } from '@angled-chalk/core/report';
 import { bouncesBetween, detectFootfalls } from '@angled-chalk/core/detection';
 import type { Track } from '@angled-chalk/core/track';
 import type { Doing } from './doings.ts';

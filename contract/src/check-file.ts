@@ -1,15 +1,12 @@
+import { isPartOf, noteWords, type Cause, type CheckNote } from '@angled-chalk/core/judging';
 import {
   captureWords,
   habitWords,
-  isPartOf,
-  noteWords,
   slipWords,
   stateWords,
   verdictWords,
-  type Cause,
-  type CheckNote,
   type CheckReport,
-} from '@angled-chalk/core/check';
+} from '@angled-chalk/core/report';
 import { doneAsWords, questionWords, type DoneAs, type Question } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { habitId } from '@angled-chalk/core/verdict';

@@ -1,4 +1,4 @@
-import type { StruckOut } from '@angled-chalk/core/check';
+import type { StruckOut } from '@angled-chalk/core/judging';
 import type { StudentFit } from '@angled-chalk/core/body';
 import type { LaidFloor } from '@angled-chalk/core/layout';
 import { problem, type InputProblem, type Result } from '@angled-chalk/core/measure';

@@ -15,7 +15,7 @@ import {
 import type { Track } from '../track/index.ts';
 import { drillOf, perfectTrack, ROOMY_PLAN, whereMade } from '../../test/drills.ts';
 import { NEVER_FAULTS } from '../verdict/index.ts';
-import { flatFindings } from './causes.ts';
+import { flatFindings } from '../judging/causes.ts';
 
 import { checkPlan, checkTrack } from './check.ts';
 

@@ -20,13 +20,11 @@ import {
 } from '../detection/index.ts';
 import type { Track } from '../track/index.ts';
 import { frameOf, type FrameReport } from '../matching/index.ts';
-import { judgeAsMarked } from './judge-track.ts';
+import { judgeAsMarked, type StruckOut } from '../judging/index.ts';
 import { doneAs, exchangesIn, matchToPlan, showsOf } from '../matching/index.ts';
 import { questionOf, type DoneAs, type Question } from '../matching/index.ts';
 import { drillRead, trackRead, type Reading } from '../matching/index.ts';
-import type { CheckReport } from './report.ts';
-import { reportOf } from './report-of.ts';
-import type { StruckOut } from './struck-out.ts';
+import { type CheckReport, reportOf } from '../report/index.ts';
 
 /** A check with the series its charts and drawings need. */
 export interface CheckResult {

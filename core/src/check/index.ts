@@ -1,17 +1,3 @@
-export { captureWords } from './capture.ts';
-export { type Cause, flatFindings } from './causes.ts';
-export { checkPlan, type CheckResult, type CheckSteps, checkTrack, type Judged, judgePlan } from './check.ts';
+export { type CheckResult, type CheckSteps, type Judged, checkPlan, checkTrack, judgePlan } from './check.ts';
 export { checkPartner } from './check-partner.ts';
-export { compareWithPlan } from './compare.ts';
-export { type CheckNote, noteWords } from './notes.ts';
-export { performedMoves, plannedGap } from './observe.ts';
 export { changePackedCheck, packCheck, readPackedCheck, unpackCheck } from './pack-result.ts';
-export { beyondPlan } from './planned-faults.ts';
-export { type CheckReport, ENGINE_VERSION, type MoveReport } from './report.ts';
-export { type ErrorScores, errorScores } from './measures.ts';
-export { judgeTempo } from './tempo.ts';
-export type { StruckFinding, StruckOut } from './struck-out.ts';
-export { habitWords, type Said, sayings, slipWords, stateWords } from './coach-words.ts';
-export { keptHeadline, verdictWords } from './words.ts';
-export { isPartOf } from './folding.ts';
-export type { Rhythm } from './rhythm.ts';

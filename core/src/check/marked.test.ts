@@ -13,7 +13,7 @@ import { libraryDrill, libraryEntry } from '../library/index.ts';
 import { the } from '../measure/index.ts';
 import { DEMO_STUDENTS, simulate } from '../sim/index.ts';
 import { drillOf, PERFECT } from '../../test/drills.ts';
-import { flatFindings } from './causes.ts';
+import { flatFindings } from '../judging/causes.ts';
 import { checkTrack } from './check.ts';
 
 /** A coach who marks each landing of a plan where it should be, some seconds after the film began. */

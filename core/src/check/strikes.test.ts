@@ -5,9 +5,9 @@ import { readTrackCsv, writeTrackCsv, type Track } from '../track/index.ts';
 import { DEMO_DRILLS, DEMO_STUDENTS, recordDemoDrill, simulate } from '../sim/index.ts';
 import { PERFECT } from '../../test/drills.ts';
 import { checkTrack } from './check.ts';
-import { causesOf, flatFindings } from './causes.ts';
+import { causesOf, flatFindings } from '../judging/causes.ts';
 import type { FaultName, Finding } from '../rules/index.ts';
-import { verdictWords } from './words.ts';
+import { verdictWords } from '../report/words.ts';
 
 const drill = libraryDrill(
   the(

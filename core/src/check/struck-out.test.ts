@@ -3,9 +3,9 @@ import { BEATS_PER_MIN, foot, START, step, STUDENT } from '../../test/typed-stan
 import { recorded, type TypedStep } from '../../test/typed-walk.ts';
 import { habitId } from '../verdict/index.ts';
 import { checkTrack } from './check.ts';
-import { flatFindings } from './causes.ts';
-import type { StruckOut } from './struck-out.ts';
-import { verdictWords } from './words.ts';
+import { flatFindings } from '../judging/causes.ts';
+import type { StruckOut } from '../judging/struck-out.ts';
+import { verdictWords } from '../report/words.ts';
 
 const BEAT = 1.2;
 

@@ -4,12 +4,12 @@ import { detectFootfalls } from '../detection/index.ts';
 import { drillOf, laneIn, ROOMY_PLAN } from '../../test/drills.ts';
 import { later, mapped, recorded, walkOf, type TypedStep, type TypedWalk } from '../../test/typed-walk.ts';
 import { the } from '../measure/index.ts';
-import { flatFindings } from './causes.ts';
+import { flatFindings } from '../judging/causes.ts';
 import { checkTrack } from './check.ts';
-import { trackUncertainty } from './observe.ts';
+import { trackUncertainty } from '../judging/observe.ts';
 import { trackRead } from '../matching/index.ts';
-import type { CheckReport } from './report.ts';
-import { verdictWords } from './words.ts';
+import type { CheckReport } from '../report/report.ts';
+import { verdictWords } from '../report/words.ts';
 
 const drill = drillOf(0);
 const walk = walkOf(drill);

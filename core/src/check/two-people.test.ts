@@ -2,7 +2,9 @@ import { the } from '../measure/index.ts';
 import type { Plan, PlannedDrill } from '../pattern/index.ts';
 import { DEMO_STUDENTS, simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { metres, planOf } from '../../test/drills.ts';
-import { checkPartner, checkPlan, checkTrack, flatFindings, type CheckReport } from './index.ts';
+import { checkPartner, checkPlan, checkTrack } from './index.ts';
+import { flatFindings } from '../judging/index.ts';
+import type { CheckReport } from '../report/index.ts';
 
 const step = (bearingDeg: number, cm: number) => ({
   move: { do: 'step' as const, bearingDeg, length: metres(cm / 100), feet: 'both' as const },

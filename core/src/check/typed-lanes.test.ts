@@ -2,7 +2,7 @@ import { planOf } from '../../test/drills.ts';
 import { BEATS_PER_MIN, foot, START, step, STUDENT } from '../../test/typed-stance.ts';
 import { recorded, type TypedStep } from '../../test/typed-walk.ts';
 import type { Plan } from '../pattern/index.ts';
-import { flatFindings } from './causes.ts';
+import { flatFindings } from '../judging/causes.ts';
 import { checkTrack } from './check.ts';
 
 /** Both feet a step on from where they stand: the beat it falls on, which foot first, and how far right and ahead. */

@@ -2,7 +2,7 @@ import type { Move } from '../moves/index.ts';
 import { planOf } from '../../test/drills.ts';
 import { BEATS_PER_MIN, foot, L, R, START, step, STUDENT } from '../../test/typed-stance.ts';
 import { recorded, type TypedStep } from '../../test/typed-walk.ts';
-import { flatFindings } from './causes.ts';
+import { flatFindings } from '../judging/causes.ts';
 import { checkTrack } from './check.ts';
 
 const BEAT = 1.2;

@@ -18,7 +18,7 @@ import {
   TWO,
 } from '../../test/typed-stance.ts';
 import { recorded, type TypedStep } from '../../test/typed-walk.ts';
-import { flatFindings } from './causes.ts';
+import { flatFindings } from '../judging/causes.ts';
 import { checkPlan, checkTrack } from './check.ts';
 
 test('the typed stance is the fitted one', () => {

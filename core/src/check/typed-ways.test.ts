@@ -4,9 +4,9 @@ import { cropped, exchangesIn } from '../matching/index.ts';
 import { planOf } from '../../test/drills.ts';
 import { BEATS_PER_MIN, foot, START, step, STUDENT } from '../../test/typed-stance.ts';
 import { recorded, type TypedStep } from '../../test/typed-walk.ts';
-import { flatFindings } from './causes.ts';
+import { flatFindings } from '../judging/causes.ts';
 import { checkTrack, type CheckSteps } from './check.ts';
-import { sayings } from './coach-words.ts';
+import { sayings } from '../report/coach-words.ts';
 
 const BEAT = 1.2;
 /** Twelve steps: three on and three back, twice. The lead foot, the left one, goes first on, the right one back. */

@@ -2,7 +2,7 @@ import { FAULT_NAMES, FAULTS } from '../rules/index.ts';
 import { simulate, TRACKER_DEFAULTS } from '../sim/index.ts';
 import { drillOf, perfectTrack } from '../../test/drills.ts';
 import { checkTrack } from './check.ts';
-import { verdictWords } from './words.ts';
+import { verdictWords } from '../report/words.ts';
 
 const drill = drillOf(0);
 

@@ -27,7 +27,7 @@ import {
   type Performance,
   type SeenStand,
 } from '../rules/index.ts';
-import { compareWithPlan } from '../check/index.ts';
+import { compareWithPlan } from '../judging/index.ts';
 import { apart, ballOfToe, toePlace, type TapedPlace, type ToeReading } from './place.ts';
 
 /** One stop: after which move (0: the stance before the first), and the two toes as they were taped. */

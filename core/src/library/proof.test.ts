@@ -1,4 +1,6 @@
-import { checkTrack, flatFindings, type CheckReport } from '../check/index.ts';
+import { checkTrack } from '../check/index.ts';
+import { flatFindings } from '../judging/index.ts';
+import { type CheckReport } from '../report/index.ts';
 import type { FaultName } from '../rules/index.ts';
 import { expand, type PlannedDrill } from '../pattern/index.ts';
 import { canHave, DEMO_STUDENTS, simulate, MADE_FAULTS, type MadeFault } from '../sim/index.ts';

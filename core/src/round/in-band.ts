@@ -1,4 +1,4 @@
-import { errorScores, type ErrorScores } from '../check/index.ts';
+import { errorScores, type ErrorScores } from '../report/index.ts';
 import { atMost, type Verdict } from '../measure/index.ts';
 import { runsOf, timeAt, type Places, type RoundSeries } from './series.ts';
 

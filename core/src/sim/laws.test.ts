@@ -9,7 +9,8 @@ import {
   type Plan,
   type PlannedDrill,
 } from '../pattern/index.ts';
-import { checkPlan, checkTrack, flatFindings } from '../check/index.ts';
+import { checkPlan, checkTrack } from '../check/index.ts';
+import { flatFindings } from '../judging/index.ts';
 import { metres, PERFECT, planOf } from '../../test/drills.ts';
 import { sampleWalk } from './tracker.ts';
 import { walk } from './walk.ts';

@@ -2,7 +2,8 @@ import type { StudentFit } from '../body/index.ts';
 import { targetAt, type Target } from '../floor/index.ts';
 import type { Move } from '../moves/index.ts';
 import { expand } from '../pattern/index.ts';
-import { checkPlan, checkTrack, flatFindings } from '../check/index.ts';
+import { checkPlan, checkTrack } from '../check/index.ts';
+import { flatFindings } from '../judging/index.ts';
 import { items, metres, PERFECT, planOf } from '../../test/drills.ts';
 import { simulate } from './tracker.ts';
 

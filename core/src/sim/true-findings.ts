@@ -1,7 +1,7 @@
 import { targetAt } from '../floor/index.ts';
 import type { Point } from '../geometry/index.ts';
 import { align, type AlignedMove, clockMap } from '../matching/index.ts';
-import { beyondPlan, compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../check/index.ts';
+import { beyondPlan, compareWithPlan, judgeTempo, performedMoves, plannedGap } from '../judging/index.ts';
 import { bandsAlong, expand, courseOf, settled, type PlannedDrill } from '../pattern/index.ts';
 import {
   asPeopleAreJudged,

@@ -1,4 +1,5 @@
-import { checkTrack, packCheck, keptHeadline } from '@angled-chalk/core/check';
+import { checkTrack, packCheck } from '@angled-chalk/core/check';
+import { keptHeadline } from '@angled-chalk/core/report';
 import {
   DEMO_CLUB_NAME,
   DEMO_DRILLS,

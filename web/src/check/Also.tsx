@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Said } from '@angled-chalk/core/check';
+import type { Said } from '@angled-chalk/core/report';
 import { Panel } from '../parts/Page.tsx';
 import type { ReactNode } from 'react';
 

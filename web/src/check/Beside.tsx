@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
-import { noteWords, type CheckReport } from '@angled-chalk/core/check';
+import { noteWords } from '@angled-chalk/core/judging';
+import { type CheckReport } from '@angled-chalk/core/report';
 import { Link } from 'react-router';
 import { useUnits } from '../app/club.tsx';
 import { FindingList } from '../parts/FindingList.tsx';

@@ -1,6 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { checkTrack, type CheckReport } from '@angled-chalk/core/check';
+import { checkTrack } from '@angled-chalk/core/check';
+import { type CheckReport } from '@angled-chalk/core/report';
 import { questionWords, type Reading } from '@angled-chalk/core/matching';
 import { DEMO_DRILLS, recordDemoDrill } from '@angled-chalk/core/sim';
 import { renderInClub, stubProgram } from '../../test/club.tsx';

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { CheckReport, ErrorScores, Rhythm } from '@angled-chalk/core/check';
+import type { CheckReport, ErrorScores, Rhythm } from '@angled-chalk/core/report';
 import { formatSeconds, formatSmall } from '@angled-chalk/core/measure';
 import { moveName } from '@angled-chalk/core/moves';
 import { useUnits } from '../app/club.tsx';

@@ -1,16 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { checkFile, type StoredCheck } from '@angled-chalk/contract';
-import {
-  captureWords,
-  ENGINE_VERSION,
-  flatFindings,
-  verdictWords,
-  type Cause,
-  type CheckReport,
-  type CheckResult,
-  type StruckFinding,
-} from '@angled-chalk/core/check';
+import { type CheckResult } from '@angled-chalk/core/check';
+import { flatFindings, type Cause, type StruckFinding } from '@angled-chalk/core/judging';
+import { captureWords, ENGINE_VERSION, verdictWords, type CheckReport } from '@angled-chalk/core/report';
 import type { Reading } from '@angled-chalk/core/matching';
 import { faultWords } from '@angled-chalk/core/rules';
 import { useCallback, useEffect, useMemo, useState } from 'react';

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { flatFindings, verdictWords, type CheckReport } from '@angled-chalk/core/check';
+import { flatFindings } from '@angled-chalk/core/judging';
+import { verdictWords, type CheckReport } from '@angled-chalk/core/report';
 import type { Finding } from '@angled-chalk/core/rules';
 import { useUnits } from '../app/club.tsx';
 import { findingWords } from '../parts/finding-words.ts';

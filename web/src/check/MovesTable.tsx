@@ -7,7 +7,7 @@ import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TablePagination from '@mui/material/TablePagination';
 import TableRow from '@mui/material/TableRow';
-import type { CheckReport, MoveReport } from '@angled-chalk/core/check';
+import type { CheckReport, MoveReport } from '@angled-chalk/core/report';
 import { formatDegrees, formatSeconds, formatSmall } from '@angled-chalk/core/measure';
 import { faultWords } from '@angled-chalk/core/rules';
 import { useState } from 'react';

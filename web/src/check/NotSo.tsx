@@ -6,7 +6,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
-import type { StruckFinding } from '@angled-chalk/core/check';
+import type { StruckFinding } from '@angled-chalk/core/judging';
 import { useState } from 'react';
 import { useUnits } from '../app/club.tsx';
 import { findingWords } from '../parts/finding-words.ts';

@@ -1,5 +1,6 @@
 import type { StoredCheck } from '@angled-chalk/contract';
-import { keptHeadline, type CheckReport, type StruckOut } from '@angled-chalk/core/check';
+import { type StruckOut } from '@angled-chalk/core/judging';
+import { keptHeadline, type CheckReport } from '@angled-chalk/core/report';
 import type { Reading } from '@angled-chalk/core/matching';
 import type { PlannedDrill } from '@angled-chalk/core/pattern';
 import { useCallback, useState } from 'react';

@@ -3,7 +3,7 @@ import type { Found } from '../rules/index.ts';
 import type { ClockMap } from '../matching/index.ts';
 import { planOf } from '../../test/drills.ts';
 import { step, STUDENT } from '../../test/typed-stance.ts';
-import { asLegsShow, legsIn } from './legs.ts';
+import { asLegsShow, legsIn } from '../judging/legs.ts';
 
 const plan = planOf([{ do: 'push-kick', leg: 'rear', lands: 'in-front' }, step(180, 13), step(0, 13)]);
 const footwork = expand({ plan, student: STUDENT });

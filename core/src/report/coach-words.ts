@@ -2,8 +2,7 @@ import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import { faultAdvice, faultWords, type Aspect, type FaultName } from '../rules/index.ts';
 import { habitId, type Habit, type Judgement, type State, type Way } from '../verdict/index.ts';
 import { doneAsWords } from '../matching/index.ts';
-import type { Cause } from './causes.ts';
-import { isPartOf } from './folding.ts';
+import { type Cause, isPartOf } from '../judging/index.ts';
 import type { CheckReport } from './report.ts';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

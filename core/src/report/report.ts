@@ -5,15 +5,12 @@ import type { Verdict } from '../measure/index.ts';
 import type { ObservedEvent } from '../detection/index.ts';
 import type { BalanceReport } from './balance.ts';
 import type { CaptureReport } from './capture.ts';
-import type { Cause } from './causes.ts';
+import type { Cause, CheckNote, StruckFinding, TempoReport } from '../judging/index.ts';
 import type { ErrorScores } from './measures.ts';
-import type { CheckNote } from './notes.ts';
 import type { DoneAs, Question } from '../matching/index.ts';
 import type { Reading } from '../matching/index.ts';
 import type { Judgement } from '../verdict/index.ts';
 import type { Rhythm } from './rhythm.ts';
-import type { StruckFinding } from './struck-out.ts';
-import type { TempoReport } from './tempo.ts';
 
 /**
  * Version of what judges. It rises whenever the same recording may be judged otherwise than before, so that a

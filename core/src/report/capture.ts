@@ -1,6 +1,6 @@
 import { formatSmall, type UnitSystem } from '../measure/index.ts';
 import type { CaptureUncertainty } from '../rules/index.ts';
-import type { SeenTrack } from './judge-track.ts';
+import type { SeenTrack } from '../judging/index.ts';
 
 /** What a capture cannot resolve, with the reason. */
 export type CaptureNotice =
